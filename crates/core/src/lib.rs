@@ -30,6 +30,7 @@ pub mod paper;
 pub mod part;
 pub(crate) mod plain;
 pub mod plan;
+pub mod rehearse;
 pub mod route;
 pub mod rulebook;
 pub mod run;

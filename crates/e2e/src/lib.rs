@@ -281,6 +281,13 @@ impl Browser {
         self.tools.send_raw("Emulation.setEmulatedMedia", media).await.unwrap();
     }
 
+    /// Whether motion is wanted, as the system would say.
+    pub async fn motion(&self, wanted: bool) {
+        let value = if wanted { "no-preference" } else { "reduce" };
+        let media = json!({ "features": [{ "name": "prefers-reduced-motion", "value": value }] });
+        self.tools.send_raw("Emulation.setEmulatedMedia", media).await.unwrap();
+    }
+
     /// Goes to an address.
     pub async fn go(&self, address: &str) {
         // A connection to ChromeDriver kept open may be closed by it in just that moment: then it is asked once more.

@@ -7,8 +7,8 @@ use crate::problem::PROBLEM;
 use crate::state::{App, DATABASE};
 use crate::voice::Asked;
 use crate::{
-    Files, Serve, acts, batch, bits, changing, day, demo, events, file, guard, jobs, lathes, listen, log, members, part_sheet, planning, problem, route,
-    sheets, shop, test_pieces, web, words,
+    Files, Serve, acts, batch, bits, changing, day, demo, events, file, guard, jobs, lathes, listen, log, members, part_sheet, planning, problem, rehearse,
+    route, sheets, shop, test_pieces, web, words,
 };
 use axum::extract::DefaultBodyLimit;
 use axum::{Router, middleware};
@@ -45,13 +45,16 @@ fn files() -> OpenApiRouter<App> {
     OpenApiRouter::new().routes(routes!(bits::bit_svg)).routes(routes!(bits::bit_dxf)).routes(routes!(part_sheet::part_dxf))
 }
 
-/// What is made of a job beside it: members of its part, a gauge to turn, a test piece.
+/// What is made of a job beside it: members of its part, a gauge to turn, a test piece, and what is rehearsed of it.
 fn beside() -> OpenApiRouter<App> {
     OpenApiRouter::new()
         .routes(routes!(members::add_member))
         .routes(routes!(members::gauge_to_turn))
         .routes(routes!(test_pieces::make_test_piece))
         .routes(routes!(test_pieces::test_pieces))
+        .routes(routes!(rehearse::drills))
+        .routes(routes!(rehearse::begun, rehearse::show))
+        .routes(routes!(rehearse::tried))
 }
 
 /// The API routes with their description.

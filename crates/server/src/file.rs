@@ -7,6 +7,7 @@ use crate::day;
 use crate::download::saved_as;
 use crate::jobs::{name_fault, title_fault};
 use crate::problem::Problem;
+use crate::rehearse;
 use crate::state::{App, JobChanged};
 use crate::stored::{self, is_unknown};
 use crate::test_pieces;
@@ -24,6 +25,7 @@ use yoke_core::batch::{BatchFacts, MOST_PARTS, TestPieceFacts};
 use yoke_core::faults::{Fault, plain_words, read_json, read_value};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::ActKind;
+use yoke_core::rehearse::Tries;
 use yoke_core::route::{OpTook, Route};
 use yoke_core::run::RunPlan;
 use yoke_core::say;
@@ -63,9 +65,9 @@ pub struct ShopFile {
 #[derive(Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SheetFile {
-    /// The job it belongs to, or `shop`.
+    /// The job or the lathe it belongs to, or `shop`.
     owner: String,
-    /// `route`, `batch` or `day`.
+    /// `route`, `batch`, `test_piece`, `rehearsed`, `day` or `words`.
     kind: String,
     /// A route, what is kept of a batch, a list of jobs, or the trade words.
     #[schema(value_type = SheetBody)]
@@ -406,7 +408,7 @@ fn look_through(file: &ShopFile) -> Vec<Fault> {
     let mut owned = BTreeSet::new();
     for (i, sheet) in file.sheets.iter().enumerate() {
         let at = format!("/sheets/{i}");
-        look_at_sheet(sheet, &at, &ids, &mut faults);
+        look_at_sheet(sheet, &at, [&ids, &seen], &mut faults);
         if !owned.insert((&sheet.owner, &sheet.kind)) {
             faults.push(Fault::new(format!("{at}/owner"), say!(Voice::default(), "srv-sheet-twice", owner = &sheet.owner)));
         }
@@ -476,8 +478,8 @@ fn look_at_kin(job: &JobFile, at: &str, ids: &BTreeSet<String>, faults: &mut Vec
     }
 }
 
-/// A sheet: of a kind that is known, whose owner is here.
-fn look_at_sheet(sheet: &SheetFile, at: &str, ids: &BTreeSet<String>, faults: &mut Vec<Fault>) {
+/// A sheet: of a kind that is known, whose owner, a job, or a lathe where it is the lathe's, is here.
+fn look_at_sheet(sheet: &SheetFile, at: &str, [ids, lathes]: [&BTreeSet<String>; 2], faults: &mut Vec<Fault>) {
     match sheet.kind.as_str() {
         "day" if sheet.owner == day::OWNER => {
             if let Err(e) = serde_json::from_str::<Vec<String>>(sheet.body.get()) {
@@ -491,8 +493,9 @@ fn look_at_sheet(sheet: &SheetFile, at: &str, ids: &BTreeSet<String>, faults: &m
             let of = serde_json::from_str::<TestPieceFacts>(sheet.body.get()).ok().filter(|kept| !ids.contains(&kept.of));
             faults.extend(of.map(|kept| Fault::new(format!("{at}/body/of"), say!(Voice::default(), "srv-not-file", owner = &kept.of))));
         }
+        rehearse::KIND if ids.contains(&sheet.owner) || lathes.contains(&sheet.owner) => reads::<Tries>(&sheet.body, &format!("{at}/body"), faults),
         "words" if sheet.owner == day::OWNER => reads::<ShopWords>(&sheet.body, &format!("{at}/body"), faults),
-        "route" | "batch" | "day" | "words" | test_pieces::KIND => {
+        "route" | "batch" | "day" | "words" | test_pieces::KIND | rehearse::KIND => {
             faults.push(Fault::new(format!("{at}/owner"), say!(Voice::default(), "srv-not-file", owner = &sheet.owner)))
         }
         other => faults.push(Fault::new(format!("{at}/kind"), say!(Voice::default(), "srv-not-known-route-batch-day", other = &other))),

@@ -32,6 +32,7 @@ mod part_sheet;
 mod parts;
 mod planning;
 mod problem;
+mod rehearse;
 mod route;
 mod sheets;
 mod shop;

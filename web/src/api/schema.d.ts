@@ -507,6 +507,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/rehearsal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What may be rehearsed of a job, and what is known of the hand. */
+        get: operations["drills"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/rehearsal/{drill}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A drill shown: played as it should be, and each mistake. */
+        get: operations["show"];
+        put?: never;
+        /** A try begins: everything that moves, and what each key would do. */
+        post: operations["begun"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/rehearsal/{drill}/tries/{try}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** A try judged by what the hand did and when; the same one again counts once. */
+        put: operations["tried"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/route": {
         parameters: {
             query?: never;
@@ -1329,6 +1381,25 @@ export interface components {
             kind: "note";
             /** @description In the user's words. */
             text: string;
+        };
+        /** @description A key, and what it does to the motion the moment it is pressed. */
+        ActView: {
+            /** @description What it does. */
+            act: components["schemas"]["HandAct"];
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description How fast the tool goes out, mm a second, and how far under the crest it ends; nought where it stays.
+             */
+            out_mm_s: number;
+            /**
+             * Format: double
+             * @description How the carriage slows, mm a second a second; nought where it goes on.
+             */
+            slows_mm_s2: number;
+            /** @description Whether the carriage stops at once. */
+            stops: boolean;
         };
         /** @description A thread to add to a part: the mate of the one named, or another callout. */
         AddMember: {
@@ -2626,6 +2697,11 @@ export interface components {
             /** @description Whether it is more than scatter. */
             real: boolean;
         };
+        /**
+         * @description One thing to rehearse.
+         * @enum {string}
+         */
+        Drill: "stop_open" | "stop_spindle" | "stop_hand" | "catch_mark" | "cycle" | "first_pass";
         /** @description How far a drill reaches. */
         DrillReach: {
             /**
@@ -2638,6 +2714,15 @@ export interface components {
              * @description How deep it drills, mm.
              */
             reach_mm: number;
+        };
+        /** @description One of them. */
+        DrillView: {
+            /** @description Which. */
+            drill: components["schemas"]["Drill"];
+            /** @description What it is called. */
+            name: string;
+            /** @description What is to be done. */
+            says: string;
         };
         /**
          * @description How the thread ends.
@@ -2688,6 +2773,24 @@ export interface components {
             /** @description Whether it serves here. */
             serves: boolean;
         };
+        /** @description A place, its rate and the rate's change: at t seconds into the stretch it is at + rate·t + change·t²/2. */
+        EvenView: {
+            /**
+             * Format: double
+             * @description Place, in its unit.
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description A second a second.
+             */
+            change: number;
+            /**
+             * Format: double
+             * @description A second.
+             */
+            rate: number;
+        };
         /**
          * @description How a cause stands by the numbers.
          * @enum {string}
@@ -2711,6 +2814,15 @@ export interface components {
             detail: string;
             /** @description JSON pointer (RFC 6901) of the field. */
             pointer: string;
+        };
+        /** @description What went wrong, in words. */
+        FaultView: {
+            /** @description Stable name. */
+            code: string;
+            /** @description What it would have cost. */
+            cost: string;
+            /** @description What happened. */
+            says: string;
         };
         /** @description A fact a sum may feed, and how it is said. */
         FeedChoice: {
@@ -2737,6 +2849,13 @@ export interface components {
              * @default null
              */
             value?: number | null;
+        };
+        /** @description A figure with what it is. */
+        FigureView: {
+            /** @description What it is. */
+            says: string;
+            /** @description The figure with its unit. */
+            text: string;
         };
         /**
          * @description What a file does.
@@ -3112,6 +3231,42 @@ export interface components {
          * @enum {string}
          */
         Hand: "right" | "left";
+        /**
+         * @description What the hand does by one key.
+         * @enum {string}
+         */
+        HandAct: "open" | "close" | "out" | "in" | "out_and_stop" | "stop" | "back" | "go";
+        /** @description A hand, as far as it is known. */
+        HandView: {
+            /** @description The change of the job's facts that takes it over, where it is slower than what is reckoned with; never where it is faster. */
+            change?: unknown;
+            /**
+             * Format: double
+             * @description Doubt of the mean, s.
+             */
+            doubt_s?: number | null;
+            /**
+             * Format: double
+             * @description Mean, s; absent before there are enough.
+             */
+            mean_s?: number | null;
+            /**
+             * Format: double
+             * @description What is passed once in a thousand passes, s.
+             */
+            reckoned_s?: number | null;
+            /** @description Of which way of stopping: `open`, `spindle`, `hand`. */
+            sample: string;
+            /** @description What that says, sentence by sentence. */
+            says: string[];
+            /**
+             * Format: double
+             * @description Spread, s.
+             */
+            spread_s?: number | null;
+            /** @description Tries that count. */
+            tries: number;
+        };
         /** @description A train to hang. */
         HangRequest: {
             /**
@@ -3387,6 +3542,13 @@ export interface components {
             sequence: number;
             /** @description Title. */
             title: string;
+        };
+        /** @description A try judged, and what is known of the hand since. */
+        JudgedTry: {
+            /** @description The hand, by the way of stopping. */
+            hands: components["schemas"]["HandView"][];
+            /** @description What came of it. */
+            tried: components["schemas"]["TryView"];
         };
         /** @description Gears that stay on the lathe. */
         KeepRequest: {
@@ -4125,6 +4287,38 @@ export interface components {
             hand?: components["schemas"]["Hand"] | null;
             /** @description Its links in order, all of it in one sentence, with what comes of it. */
             says: string;
+        };
+        /** @description A try about to begin. */
+        MotionView: {
+            /** @description What the keys do, the one on the space bar first. */
+            acts: components["schemas"]["ActView"][];
+            /** @description The lathe, its speed and its thread. */
+            at: string;
+            /** @description The dial: teeth of its gear and marks on its face. */
+            dial?: number[] | null;
+            /** @description Which drill. */
+            drill: components["schemas"]["Drill"];
+            /**
+             * Format: int32
+             * @description Every how many marks the half-nut may be closed, counted from the first; absent where marks do not tell.
+             */
+            every?: number | null;
+            /**
+             * Format: double
+             * @description Seconds after which nothing more is waited for.
+             */
+            lasts_s: number;
+            /** @description What is to be done. */
+            says: string;
+            /**
+             * Format: int32
+             * @description What it began from: sent back with the keys.
+             */
+            seed: number;
+            /** @description What is seen. */
+            stage: components["schemas"]["StageView"];
+            /** @description How everything moves while no key is pressed. */
+            stretches: components["schemas"]["StretchView"][];
         };
         /** @description A train by its teeth. */
         MountedProfile: {
@@ -5554,6 +5748,17 @@ export interface components {
             /** @default null */
             unit?: components["schemas"]["LengthUnit"] | null;
         };
+        /** @description One way a drill may go. */
+        PlayView: {
+            /** @description Stable name: `right`, or the mistake. */
+            code: string;
+            /** @description The keys, as a hand would press them. */
+            keys: components["schemas"]["Pressed"][];
+            /** @description What it is called. */
+            name: string;
+            /** @description What comes of it. */
+            tried: components["schemas"]["TryView"];
+        };
         /** @description Plain plugs for the bore. */
         Plug: {
             /** @description It must enter: the least bore. */
@@ -5571,6 +5776,16 @@ export interface components {
          * @enum {string}
          */
         Power: "motor" | "belt" | "treadle" | "hand";
+        /** @description One key, when the hand pressed it. */
+        Pressed: {
+            /** @description What it does. */
+            act: components["schemas"]["HandAct"];
+            /**
+             * Format: double
+             * @description Seconds since the try began.
+             */
+            at_s: number;
+        };
         /** @description What went wrong, and where. */
         Problem: {
             /** @description The newer job, when what was sent is stale. */
@@ -5838,6 +6053,15 @@ export interface components {
              * @default null
              */
             mate_plain_mm?: number | null;
+        };
+        /** @description What may be rehearsed of a job. */
+        RehearsalView: {
+            /** @description The drills, the way that is followed first. */
+            drills: components["schemas"]["DrillView"][];
+            /** @description What it is done at: the speed, how fast the carriage goes, the room past the mark, the time a hand is given. */
+            figures: components["schemas"]["FigureView"][];
+            /** @description What is known of the hand, a line for each way of stopping that was tried. */
+            hands: components["schemas"]["HandView"][];
         };
         /** @description Where the tip runs out, or starts. */
         Relief: {
@@ -6562,9 +6786,9 @@ export interface components {
         SheetFile: {
             /** @description A route, what is kept of a batch, a list of jobs, or the trade words. */
             body: components["schemas"]["SheetBody"];
-            /** @description `route`, `batch` or `day`. */
+            /** @description `route`, `batch`, `test_piece`, `rehearsed`, `day` or `words`. */
             kind: string;
-            /** @description The job it belongs to, or `shop`. */
+            /** @description The job or the lathe it belongs to, or `shop`. */
             owner: string;
             /** Format: int64 */
             revision: number;
@@ -6593,6 +6817,13 @@ export interface components {
              * @default american
              */
             words?: components["schemas"]["Vocabulary"];
+        };
+        /** @description A drill shown: how it begins, played right, and each mistake. */
+        ShownView: {
+            /** @description How it begins. */
+            motion: components["schemas"]["MotionView"];
+            /** @description Each way it may go, the right one first. */
+            plays: components["schemas"]["PlayView"][];
         };
         /**
          * @description Which member of the pair is cut.
@@ -6836,6 +7067,23 @@ export interface components {
              */
             share?: number;
         };
+        /** @description What moves over a drawing that stands: where its point stands at nought of both, and which way depth goes. */
+        StageView: {
+            /** @description The bit, its point at nought. */
+            bit: components["schemas"]["Shape"][];
+            /**
+             * Format: double
+             * @description The crest where the bit meets it.
+             */
+            crest_mm: number;
+            /** @description The work, what stands beside it, and the mark. */
+            drawing: components["schemas"]["Drawing"];
+            /**
+             * Format: double
+             * @description 1 where depth goes up on the drawing.
+             */
+            inward: number;
+        };
         /**
          * @description Where the screen stands: how large the letters of a drawing must be, and so how they are laid out.
          * @enum {string}
@@ -6953,6 +7201,22 @@ export interface components {
          * @enum {string}
          */
         StretchKind: "thread" | "shoulder" | "plain" | "untold";
+        /** @description One stretch. */
+        StretchView: {
+            /** @description The point along the bed, mm. */
+            along_mm: components["schemas"]["EvenView"];
+            /** @description Teeth of the screw the dial has counted. */
+            counted: components["schemas"]["EvenView"];
+            /** @description The point's depth under the crest, mm. */
+            depth_mm: components["schemas"]["EvenView"];
+            /**
+             * Format: double
+             * @description From so many seconds after the try began.
+             */
+            from_s: number;
+            /** @description Turns of the spindle. */
+            spindle: components["schemas"]["EvenView"];
+        };
         /**
          * @description Infeed styles.
          * @enum {string}
@@ -7516,6 +7780,41 @@ export interface components {
             /** @description Symptoms, each with its causes. */
             symptoms: components["schemas"]["SymptomView"][];
             told?: components["schemas"]["Symptom"] | null;
+        };
+        /** @description A try as the hand made it. */
+        TryBody: {
+            /**
+             * @description The keys with their times, by the hand's own clock.
+             * @default []
+             */
+            keys?: components["schemas"]["Pressed"][];
+            /**
+             * Format: int32
+             * @description What the drill began from.
+             * @default 0
+             */
+            seed?: number;
+        };
+        /** @description A try as it came out. */
+        TryView: {
+            /** @description One sentence of advice. */
+            advice: string;
+            /** @description What went wrong, the weightiest first. */
+            faults: components["schemas"]["FaultView"][];
+            /** @description Whether nothing went wrong. */
+            good: boolean;
+            /** @description The groove as it would be, the one meant dashed over it. */
+            groove: components["schemas"]["Drawing"];
+            /**
+             * Format: double
+             * @description Seconds after the mark the hand acted; absent where nothing was to be stopped.
+             */
+            late_s?: number | null;
+            past_mm?: components["schemas"]["Quantity"] | null;
+            /** @description In one line: how far, how early or late, which mark. */
+            says: string;
+            /** @description Everything as it moved. */
+            stretches: components["schemas"]["StretchView"][];
         };
         /**
          * @description A place of the tumbler.
@@ -9582,6 +9881,226 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drills: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RehearsalView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+                drill: components["schemas"]["Drill"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShownView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begun: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+                drill: components["schemas"]["Drill"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MotionView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tried: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+                drill: components["schemas"]["Drill"];
+                try: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryBody"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JudgedTry"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -16,6 +16,7 @@ export const KEYMAP = spoken(
         shown: '1 … 8',
         says: text('frame-go-to-a-station'),
       },
+      rehearse: { keys: ['9'], shown: '9', says: text('rehearse-key-says') },
       move: { keys: ['ArrowLeft', 'ArrowRight'], shown: '← →', says: text('frame-move-carriage-one') },
       unit: { keys: ['i'], shown: 'I', says: text('frame-inch-or-metric') },
       working: { keys: ['w'], shown: 'W', says: text('frame-working-first-number') },

@@ -11,6 +11,7 @@ export const STATIONS = spoken(
       { id: 'cut', name: text('page-cut') },
       { id: 'gauge', name: text('frame-gauge') },
       { id: 'log', name: text('frame-log') },
+      { id: 'rehearse', name: text('rehearse-page') },
     ] as const,
 );
 

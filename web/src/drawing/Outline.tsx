@@ -73,7 +73,12 @@ export function Seen({ drawing }: { drawing: Drawing }) {
 }
 
 /** What is drawn of a drawing, without its words. */
-function Lines({ drawing, done, onPart, asked }: Pick<OutlineProps, 'drawing' | 'done' | 'onPart' | 'asked'>) {
+export function Lines({
+  drawing,
+  done,
+  onPart,
+  asked,
+}: Pick<OutlineProps, 'done' | 'onPart' | 'asked'> & { drawing: Pick<Drawing, 'shapes'> }) {
   return drawing.shapes.map((shape, i) => {
     if (shape.role.startsWith('word')) return null;
     const part = onPart && partOf(shape);

@@ -26,6 +26,8 @@ import { CutStation } from './cut/CutStation';
 import { GaugeStation } from './gauge/GaugeStation';
 import { GearsStation } from './gears/GearsStation';
 import { LogStation } from './log/LogStation';
+import { NothingToRehearse } from './rehearse/NothingToRehearse';
+import { RehearseStation } from './rehearse/RehearseStation';
 import { SetupStation } from './setup/SetupStation';
 import { SampleSheet } from './thread/SampleSheet';
 import { ThreadStation } from './thread/ThreadStation';
@@ -54,6 +56,7 @@ const CHASED: Record<StationId, ComponentType<ChasedProps>> = {
   cut: ChaserCut,
   gauge: GaugeStation,
   log: LogStation,
+  rehearse: NothingToRehearse,
 };
 
 const PAGES: Record<StationId, ComponentType<PointedProps>> = {
@@ -65,10 +68,11 @@ const PAGES: Record<StationId, ComponentType<PointedProps>> = {
   cut: CutStation,
   gauge: GaugeStation,
   log: LogStation,
+  rehearse: RehearseStation,
 };
 
 /** Stations that speak of a lathe alone. */
-const OF_A_LATHE = new Set<StationId>(['gears', 'setup', 'cut']);
+const OF_A_LATHE = new Set<StationId>(['gears', 'setup', 'cut', 'rehearse']);
 
 /** Facts that may be told after the first pass, as they are said. */
 const LATER = spoken<[string, string][]>(() => [
@@ -94,7 +98,10 @@ export function JobPage() {
     if (to) void navigate({ to: '/jobs/$id/$station', params: { id, station: to.id } });
   };
   useKeys({
-    station: e => go(Number(e.key) - 1),
+    // There digits are marks of the dial.
+    ...(station === 'rehearse'
+      ? {}
+      : { station: (e: KeyboardEvent) => go(Number(e.key) - 1), rehearse: () => go(STATIONS().length - 1) }),
     move: e => go(at + (e.key === 'ArrowLeft' ? -1 : 1)),
     lathe: () => void navigate({ to: '/jobs/$id/at-the-lathe', params: { id } }),
     ...Object.fromEntries(

@@ -17,6 +17,7 @@ mod merge_patch;
 mod parts_and_batches;
 mod power_cuts;
 mod refusals;
+mod rehearsing;
 mod shop_files;
 mod stored_true;
 mod voices;

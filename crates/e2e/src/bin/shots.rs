@@ -54,12 +54,15 @@ async fn main() {
         browser.picture(&out.join("empty-shop.png")).await;
         println!("empty-shop.png");
     }
-    // The pair in mesh.
-    if wants("pair") {
-        browser.go(&server.at("/jobs/paddle-screw-and-nut/thread")).await;
-        browser.click("button[aria-pressed]").await;
-        browser.wait_text(".carry", "Clearance at the pitch line").await;
-        browser.picture(&out.join("pair.png")).await;
+    // A stop at the mark, as it came out.
+    if wants("rehearse") {
+        browser.motion(true).await;
+        browser.go(&server.at("/jobs/footbridge-tie-rod/rehearse")).await;
+        browser.find(".stage").await;
+        browser.keys([" "]).await;
+        browser.wait_text(".rehearse-says", "Now:").await;
+        browser.find(".came").await;
+        browser.picture(&out.join("rehearse.png")).await;
     }
     // A trouble, with its causes as this job's numbers rank them.
     if wants("trouble") {

@@ -15,6 +15,7 @@ mod mates;
 mod one_look;
 mod paper;
 mod parts;
+mod rehearse;
 mod set_up_and_cut;
 mod shop;
 mod threads_and_blanks;

@@ -8,7 +8,7 @@ use yoke_e2e::{Browser, Server, proving};
 const ONE_LOOK: &str = include_str!("one_look.js");
 const CONTRAST: &str = include_str!("contrast.js");
 const SIZES: [(u32, u32); 3] = [(1280, 800), (1024, 768), (768, 1024)];
-const STATIONS: [&str; 8] = ["thread", "blank", "gears", "bit", "setup", "cut", "gauge", "log"];
+const STATIONS: [&str; 9] = ["thread", "blank", "gears", "bit", "setup", "cut", "gauge", "log", "rehearse"];
 /// Jobs of the yard that differ most: to a shoulder and begun, a pair, inside and blind, one that stops to be measured, a batch.
 const JOBS: [&str; 4] = ["footbridge-tie-rod", "paddle-screw-and-nut", "gauge-board-cap", "sluice-vice-screw"];
 
@@ -112,7 +112,7 @@ async fn every_station(at: &str) {
         turn += 2;
         for job in jobs {
             browser.go(&server.at(&format!("/jobs/{job}/thread"))).await;
-            for (station, key) in STATIONS.iter().zip(["1", "2", "3", "4", "5", "6", "7", "8"]) {
+            for (station, key) in STATIONS.iter().zip(["1", "2", "3", "4", "5", "6", "7", "8", "9"]) {
                 browser.keys([key]).await;
                 settled(&browser, station).await;
                 wrong.extend(faults(&browser).await.into_iter().map(|f| format!("{at} {size:?} {job} {station}: {f}")));

@@ -140,3 +140,5 @@ srv-no-such-piece = the part has { $pieces } pieces: the first is 0
 srv-took-unread = what an operation took does not read: { $why }
 srv-took-when-done = what it took is told with it done
 srv-again-from = the first operation to be done again, one of this part’s route
+srv-rehearse-too-many-keys = No more than { $most } keys in one try.
+srv-rehearse-key-time = Seconds since the try began, from 0 to 3600.

@@ -66,6 +66,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
   const red = plan.check.lines.filter(l => l.state === 'bad');
   const asks = !run?.begun && waiting.length === 0 && red.length > 0 && !all;
 
+  const toRehearse = () => void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'rehearse' } });
   const done = (now: number) => {
     if (asks || !next || run?.stopped || now - pressed.current < TWICE_MS) return;
     pressed.current = now;
@@ -91,6 +92,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
     happened: () => setLeaf('happened'),
     trouble: () => setLeaf('trouble'),
     undo: e => undo(e.timeStamp),
+    rehearse: () => toRehearse(),
     leave: () => void navigate({ to: '/jobs/$id/$station', params: { id: job.id, station: 'cut' } }),
   });
 
@@ -266,6 +268,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         onClose={() => setLeaf(null)}
         record={record}
         onTrouble={() => setLeaf('trouble')}
+        onRehearse={toRehearse}
       />
       <Leaf title={text('cut-the-groove-touched-at')} open={leaf === 'touch'} onClose={() => setLeaf(null)}>
         {pointed && (

@@ -111,6 +111,7 @@ export function HappenedLeaf({
   onClose,
   record,
   onTrouble,
+  onRehearse,
 }: {
   job: Job;
   plan: Plan;
@@ -119,6 +120,7 @@ export function HappenedLeaf({
   onClose: () => void;
   record: (act: ActKind) => void;
   onTrouble: () => void;
+  onRehearse: () => void;
 }) {
   const [asked, setAsked] = useState<Asked>(null);
   const run = job.run;
@@ -158,6 +160,7 @@ export function HappenedLeaf({
       begun && (run?.may_leave ?? false),
     ],
     [text('cut-something-is-wrong'), text('cut-seen-cause'), onTrouble, pointed !== null],
+    [text('rehearse-page'), text('rehearse-on-air'), onRehearse, pointed !== null && !begun],
     [text('page-scrap-it'), text('cut-spoilt-past-mending'), () => setAsked('scrap'), true],
     [text('page-note'), text('cut-something-worth-remembering'), () => setAsked('note'), true],
   ];

@@ -1,0 +1,212 @@
+//! Rehearse: the hand trained on air, at the job's own lathe, speed, thread and room.
+//!
+//! Before a try the motion is sent as stretches, with what each key would do; the hand's own times come back, and the lathe that stands in
+//! does what the hand did. Nothing of the plan's own reckoning is used to judge it.
+
+mod drawing;
+mod drill;
+mod hand;
+mod judge;
+mod learned;
+mod scene;
+mod show;
+mod stretch;
+
+pub use drawing::StageView;
+pub use drill::{Begun, Drill, HandAct};
+pub use hand::{FEWEST, Hand, Stop, THROWN_AWAY, once_in, spreads};
+pub use judge::{FaultView, Kept, Pressed, TryView, judge};
+pub use learned::{HandView, Tries};
+pub use scene::{BY_HAND_RPS, Scene};
+pub use show::PlayView;
+pub use stretch::{EvenView, StretchView};
+
+use crate::job::{Job, Lathe};
+use crate::plan::Pointed;
+use crate::quantity::plain_text;
+use crate::say;
+use crate::voice::Voice;
+use learned::hands;
+use serde::Serialize;
+
+/// What may be rehearsed of a job.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RehearsalView {
+    /// The drills, the way that is followed first.
+    pub drills: Vec<DrillView>,
+    /// What it is done at: the speed, how fast the carriage goes, the room past the mark, the time a hand is given.
+    pub figures: Vec<FigureView>,
+    /// What is known of the hand, a line for each way of stopping that was tried.
+    pub hands: Vec<HandView>,
+}
+
+/// A figure with what it is.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FigureView {
+    /// What it is.
+    pub says: String,
+    /// The figure with its unit.
+    pub text: String,
+}
+
+/// One of them.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct DrillView {
+    /// Which.
+    pub drill: Drill,
+    /// What it is called.
+    pub name: String,
+    /// What is to be done.
+    pub says: String,
+}
+
+/// A try about to begin.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MotionView {
+    /// Which drill.
+    pub drill: Drill,
+    /// What is to be done.
+    pub says: String,
+    /// The lathe, its speed and its thread.
+    pub at: String,
+    /// What it began from: sent back with the keys.
+    pub seed: u32,
+    /// Seconds after which nothing more is waited for.
+    pub lasts_s: f64,
+    /// What the keys do, the one on the space bar first.
+    pub acts: Vec<ActView>,
+    /// How everything moves while no key is pressed.
+    pub stretches: Vec<StretchView>,
+    /// What is seen.
+    pub stage: StageView,
+    /// The dial: teeth of its gear and marks on its face.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub dial: Option<[u16; 2]>,
+    /// Every how many marks the half-nut may be closed, counted from the first; absent where marks do not tell.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub every: Option<u16>,
+}
+
+/// A key, and what it does to the motion the moment it is pressed.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ActView {
+    /// What it does.
+    pub act: HandAct,
+    /// What it is called.
+    pub name: String,
+    /// Whether the carriage stops at once.
+    pub stops: bool,
+    /// How the carriage slows, mm a second a second; nought where it goes on.
+    pub slows_mm_s2: f64,
+    /// How fast the tool goes out, mm a second, and how far under the crest it ends; nought where it stays.
+    pub out_mm_s: f64,
+}
+
+impl ActView {
+    fn of(act: HandAct, begun: &Begun, voice: Voice) -> Self {
+        let told = begun.told(act);
+        let machine = &begun.scene.machine;
+        let stops = told.iter().any(|a| matches!(a, yoke_standin::Act::Open));
+        let slows = told.iter().any(|a| matches!(a, yoke_standin::Act::Spindle(rate) if *rate == 0.0));
+        let out = told.iter().find_map(|a| if let yoke_standin::Act::Feed(_, [_, fast]) = a { Some(*fast) } else { None });
+        Self {
+            act,
+            name: act.name(voice, begun.scene.internal),
+            stops: stops || slows && machine.slows().is_none(),
+            slows_mm_s2: if slows { machine.slows().unwrap_or(0.0) * machine.lead_mm().abs() } else { 0.0 },
+            out_mm_s: out.filter(|_| act != HandAct::In).unwrap_or(0.0),
+        }
+    }
+}
+
+/// The slowest speed of a lathe, turns a second.
+fn slowest(lathe: &Lathe) -> f64 {
+    lathe.speeds.slowest() / 60.0
+}
+
+/// The drills of a job, and what is known of the hand.
+#[must_use]
+pub fn rehearsal(plan: &Pointed<'_>, job: &Job, lathe: &Lathe, tries: &Tries) -> RehearsalView {
+    let scene = Scene::of(plan, job, lathe);
+    let voice = plan.voice;
+    let drills = Drill::of(plan, &scene, lathe.reverses);
+    let drills = drills.into_iter().map(|drill| DrillView { drill, name: drill.name(voice), says: drill.says(voice) }).collect();
+    RehearsalView { drills, figures: figures(plan, &scene), hands: hands(plan, &scene, lathe, tries) }
+}
+
+fn figures(plan: &Pointed<'_>, scene: &Scene) -> Vec<FigureView> {
+    let voice = plan.voice;
+    let figure = |what: &'static str, text: String| FigureView { says: say!(voice, "rehearse-figure", what = what), text };
+    let mut all = vec![
+        figure("speed", plan.setup.speed_text().to_owned()),
+        figure("goes", say!(voice, "rehearse-a-second", by = voice.about(scene.goes_mm_s()))),
+        figure("hand", say!(voice, "rehearse-seconds", s = plain_text(plan.setup.reaction_s, 2))),
+    ];
+    all.extend(scene.room_mm.map(|room| figure("room", voice.about(room))));
+    all
+}
+
+/// What is known of the hand alone.
+#[must_use]
+pub fn hands_of(plan: &Pointed<'_>, job: &Job, lathe: &Lathe, tries: &Tries) -> Vec<HandView> {
+    hands(plan, &Scene::of(plan, job, lathe), lathe, tries)
+}
+
+/// A drill as it begins from a seed.
+#[must_use]
+pub fn begin(drill: Drill, plan: &Pointed<'_>, job: &Job, lathe: &Lathe, seed: u32) -> Begun {
+    Begun::of(drill, Scene::of(plan, job, lathe), slowest(lathe), seed)
+}
+
+/// The same as it is sent.
+#[must_use]
+pub fn motion(drill: Drill, plan: &Pointed<'_>, job: &Job, lathe: &Lathe, seed: u32) -> MotionView {
+    let voice = plan.voice;
+    let begun = begin(drill, plan, job, lathe, seed);
+    let began = begun.lathe.now_s();
+    let mut runs = begun.lathe.clone();
+    runs.advance(began + begun.lasts_s);
+    let scene = &begun.scene;
+    let dial = &plan.gears.dial;
+    MotionView {
+        drill,
+        says: drill.says(voice),
+        at: learned::at_says(&lathe.name, scene, voice),
+        seed,
+        lasts_s: begun.lasts_s,
+        acts: drill.acts(plan.setup.ending).iter().map(|act| ActView::of(*act, &begun, voice)).collect(),
+        stretches: StretchView::all(&runs, &scene.machine, began),
+        stage: drawing::stage(&begun, voice),
+        dial: scene.machine.dial.map(|d| [d.teeth, d.marks]),
+        every: match dial.rule {
+            crate::gears::DialRule::AnyPosition | crate::gears::DialRule::EveryMark => Some(1),
+            crate::gears::DialRule::Marks => dial.every,
+            crate::gears::DialRule::KeepClosed => None,
+        },
+    }
+}
+
+/// A drill shown: how it begins, played right, and each mistake.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ShownView {
+    /// How it begins.
+    pub motion: MotionView,
+    /// Each way it may go, the right one first.
+    pub plays: Vec<PlayView>,
+}
+
+/// Where what is shown begins: always the same.
+const SHOWN_SEED: u32 = 1;
+
+/// A drill shown.
+#[must_use]
+pub fn shown(drill: Drill, plan: &Pointed<'_>, job: &Job, lathe: &Lathe) -> ShownView {
+    let begun = begin(drill, plan, job, lathe, SHOWN_SEED);
+    ShownView { motion: motion(drill, plan, job, lathe, SHOWN_SEED), plays: show::shown(drill, plan.setup.ending, &begun, plan.voice) }
+}

@@ -1,0 +1,149 @@
+//! Rehearse: how a drill begins, a try judged, and the tries kept with the lathe.
+
+use crate::body::Sent;
+use crate::jobs::whole_of;
+use crate::problem::Problem;
+use crate::sheets::of_pointed;
+use crate::state::App;
+use crate::stored::{self, Failed};
+use crate::voice::Asked;
+use axum::Json;
+use axum::extract::{Path, State};
+use serde::{Deserialize, Serialize};
+use serde_json::json;
+use utoipa::ToSchema;
+use yoke_core::faults::Fault;
+use yoke_core::rehearse::{
+    Drill, HandView, Kept, MotionView, Pressed, RehearsalView, ShownView, Tries, TryView, begin, hands_of, judge, motion, rehearsal, shown,
+};
+use yoke_core::say;
+use yoke_core::voice::Voice;
+use yoke_store::{Changed, JobRow, Store};
+
+/// What the tries of a lathe, or of a job on none, are kept as.
+pub const KIND: &str = "rehearsed";
+/// Most keys of one try.
+const MOST_KEYS: usize = 64;
+/// How often a try is added again where another was added meanwhile.
+const TRIES: usize = 8;
+
+/// A try as the hand made it.
+#[derive(Debug, Clone, Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct TryBody {
+    /// What the drill began from.
+    seed: u32,
+    /// The keys with their times, by the hand's own clock.
+    keys: Vec<Pressed>,
+}
+
+/// A try judged, and what is known of the hand since.
+#[derive(Serialize, ToSchema)]
+pub struct JudgedTry {
+    /// What came of it.
+    tried: TryView,
+    /// The hand, by the way of stopping.
+    hands: Vec<HandView>,
+}
+
+/// Whose tries they are: the lathe's; of a job on none, the job's.
+fn owner(job: &JobRow) -> Result<String, Failed> {
+    Ok(stored::request(job)?.read.lathe_id.unwrap_or_else(|| job.id.clone()))
+}
+
+fn tries_of(store: &Store, job: &JobRow) -> Result<Tries, Failed> {
+    Ok(store.sheet(&owner(job)?, KIND)?.map(|row| stored::sheet(&row)).transpose()?.unwrap_or_default())
+}
+
+/// The tries of a stored job's lathe.
+async fn kept(app: &App, id: String) -> Result<Tries, Problem> {
+    let found = app.with_store(move |store| store.job(&id)?.map(|job| tries_of(store, &job)).transpose()).await?;
+    found.ok_or_else(|| Problem::missing("job"))
+}
+
+/// What may be rehearsed of a job, and what is known of the hand.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/rehearsal", params(("id" = String, Path)), responses((status = 200, body = RehearsalView), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn drills(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<RehearsalView>, Problem> {
+    let tries = kept(&app, id.clone()).await?;
+    of_pointed(&app, id, voice, move |plan, (_, job, lathe, _)| rehearsal(&plan, job, lathe, &tries)).await.map(Json)
+}
+
+/// A try begins: everything that moves, and what each key would do.
+#[utoipa::path(post, path = "/api/v1/jobs/{id}/rehearsal/{drill}", params(("id" = String, Path), ("drill" = Drill, Path)),
+    responses((status = 200, body = MotionView), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn begun(State(app): State<App>, voice: Asked, Path((id, drill)): Path<(String, Drill)>) -> Result<Json<MotionView>, Problem> {
+    // Where it begins is not to be learned.
+    let seed = uuid::Uuid::new_v4().as_fields().0;
+    of_pointed(&app, id, voice, move |plan, (_, job, lathe, _)| motion(drill, &plan, job, lathe, seed)).await.map(Json)
+}
+
+/// A drill shown: played as it should be, and each mistake.
+#[utoipa::path(get, path = "/api/v1/jobs/{id}/rehearsal/{drill}", params(("id" = String, Path), ("drill" = Drill, Path)),
+    responses((status = 200, body = ShownView), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn show(State(app): State<App>, voice: Asked, Path((id, drill)): Path<(String, Drill)>) -> Result<Json<ShownView>, Problem> {
+    of_pointed(&app, id, voice, move |plan, (_, job, lathe, _)| shown(drill, &plan, job, lathe)).await.map(Json)
+}
+
+/// What is wrong with the keys of a try.
+fn faulty(keys: &[Pressed]) -> Vec<Fault> {
+    let mut faults = Vec::new();
+    if keys.len() > MOST_KEYS {
+        faults.push(Fault::new("/keys", say!(Voice::default(), "srv-rehearse-too-many-keys", most = MOST_KEYS)));
+    }
+    let off = |k: &Pressed| !(0.0..=3600.0).contains(&k.at_s);
+    faults.extend(keys.iter().take(MOST_KEYS).enumerate().filter(|(_, k)| off(k)).map(|(i, _)| {
+        let says = say!(Voice::default(), "srv-rehearse-key-time");
+        Fault::new(format!("/keys/{i}/at_s"), says)
+    }));
+    faults
+}
+
+/// A try judged by what the hand did and when; the same one again counts once.
+#[utoipa::path(put, path = "/api/v1/jobs/{id}/rehearsal/{drill}/tries/{try}", params(("id" = String, Path), ("drill" = Drill, Path), ("try" = String, Path)),
+    request_body = TryBody, responses((status = 200, body = JudgedTry), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn tried(
+    State(app): State<App>,
+    voice: Asked,
+    Path((id, drill, which)): Path<(String, Drill, uuid::Uuid)>,
+    Sent { read, mut faults }: Sent<TryBody>,
+) -> Result<Json<JudgedTry>, Problem> {
+    faults.extend(faulty(&read.keys));
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    let made = app.reckon(move |store| make(store, &id, (drill, which), &read, voice)).await?;
+    made.ok_or_else(|| Problem::missing("job"))?.map(Json)
+}
+
+fn make(store: &Store, id: &str, (drill, which): (Drill, uuid::Uuid), read: &TryBody, voice: Asked) -> Result<Option<Result<JudgedTry, Problem>>, Failed> {
+    let Some(row) = store.job(id)? else { return Ok(None) };
+    let (plan, job, lathe, _) = match whole_of(store, &row, voice)? {
+        Ok(whole) => whole,
+        Err(faults) => return Ok(Some(Err(Problem::faulty(faults)))),
+    };
+    let Some(pointed) = plan.pointed() else {
+        let by = plan.run.maker.word();
+        return Ok(Some(Err(Problem::fault("", say!(plan.voice, "srv-of-a-single-point", by = by)))));
+    };
+    let (tried, counts) = judge(drill, begin(drill, &pointed, &job, &lathe, read.seed), &read.keys, plan.voice);
+    let tries = match (drill.sample(), counts) {
+        (Some(sample), Some(counts)) => keep(store, &row, sample, Kept { id: which.as_u64_pair().1, ..counts })?,
+        _ => tries_of(store, &row)?,
+    };
+    Ok(Some(Ok(JudgedTry { tried, hands: hands_of(&pointed, &job, &lathe, &tries) })))
+}
+
+/// Adds a try to those of its lathe; of two told at once neither is lost.
+fn keep(store: &Store, job: &JobRow, sample: &str, one: Kept) -> Result<Tries, Failed> {
+    let owner = owner(job)?;
+    let mut tries = Tries::default();
+    for _ in 0..TRIES {
+        let row = store.sheet(&owner, KIND)?;
+        tries = row.as_ref().map(stored::sheet).transpose()?.unwrap_or_default();
+        tries.add(sample, one);
+        if let Changed::Done(_) = store.put_sheet(&owner, KIND, row.map_or(0, |r| r.revision), &json!(tries).to_string())? {
+            break;
+        }
+    }
+    Ok(tries)
+}

@@ -1,0 +1,67 @@
+import { useState } from 'react';
+import { type Drill, inWords, type Job } from '../../api/client';
+import { text } from '../../app/voice';
+import { Outline } from '../../drawing/Outline';
+import { Leaf } from '../../parts/Leaf';
+import { placed } from './motion';
+import { Stage, TurningDial } from './Stage';
+import { Result } from './RehearseStation';
+import { useShown } from './useTry';
+
+/** So many times slower than it is. */
+const SLOWER = 4;
+
+interface ShowLeafProps {
+  job: Job;
+  drill: { drill: Drill; name: string } | undefined;
+  open: boolean;
+  onClose: () => void;
+}
+
+/** A drill shown slow: as it should be, and each mistake, with what comes of it. */
+export function ShowLeaf({ job, drill, open, onClose }: ShowLeafProps) {
+  return (
+    <Leaf title={text('rehearse-shown-slow', { what: drill?.name ?? '' })} open={open} onClose={onClose} wide>
+      {drill && <Plays job={job} drill={drill.drill} />}
+    </Leaf>
+  );
+}
+
+function Plays({ job, drill }: { job: Job; drill: Drill }) {
+  const shown = useShown(job, drill);
+  const [at, setAt] = useState(0);
+  const [zero, setZero] = useState(() => performance.now() + 600);
+  const play = shown.data?.plays[at];
+  const begin = Math.max(0, (play?.keys[0]?.at_s ?? 3) - 2.5);
+  const where = (now: number) =>
+    play ? placed(play.tried.stretches, begin + Math.max(0, now - zero) / 1000 / SLOWER) : null;
+  return (
+    <>
+      {shown.isError && <p className="fault">{inWords(shown.error)}</p>}
+      <div className="row plays" role="group">
+        {shown.data?.plays.map((p, i) => (
+          <button
+            key={p.code}
+            type="button"
+            className="act plain"
+            aria-pressed={i === at}
+            onClick={() => {
+              setAt(i);
+              setZero(performance.now() + 300);
+            }}
+          >
+            {p.name}
+          </button>
+        ))}
+      </div>
+      {shown.data && play && (
+        <div className="shown">
+          <Stage motion={shown.data.motion} where={where} running />
+          {drill === 'catch_mark' && <TurningDial motion={shown.data.motion} where={where} running />}
+          <Outline drawing={play.tried.groove} />
+          <Result tried={play.tried} />
+        </div>
+      )}
+    </>
+  );
+}
