@@ -21,6 +21,7 @@ pub mod csv_out;
 pub mod cut;
 pub mod gauge;
 pub mod gears;
+pub mod instruments;
 pub mod job;
 pub mod kit;
 pub mod log;

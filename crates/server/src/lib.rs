@@ -36,6 +36,7 @@ mod rehearse;
 mod route;
 mod sheets;
 mod shop;
+mod stand_in;
 mod state;
 mod stored;
 mod test_pieces;
@@ -73,6 +74,8 @@ enum Command {
     Openapi,
     /// Print the JSON Schema of a shop file.
     Schema,
+    /// An instrument that stands in for a real one: a readout or a micrometer.
+    StandIn(stand_in::StandIn),
     /// Copy the whole shop into a new file.
     Backup(Copy),
     /// Take in everything of such a file that is not here yet; what is here stays as it is.
@@ -130,6 +133,7 @@ pub fn main(files: Files) -> ExitCode {
         Some(Command::Schema) => command::schema(),
         Some(Command::Backup(copy)) => with_folder(copy.data, copy.demo, |folder| command::backup(&folder, &copy.file)),
         Some(Command::Restore(copy)) => with_folder(copy.data, copy.demo, |folder| command::restore(&folder, &copy.file)),
+        Some(Command::StandIn(asked)) => stand_in::run(asked),
         Some(Command::Serve(serve)) => run(serve, files),
         None => run(cli.serve, files),
     }

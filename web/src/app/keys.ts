@@ -2,6 +2,9 @@ import { useEffect, useEffectEvent } from 'react';
 import { useSettings } from './Settings';
 import { actOf, isLetter, type KeyAct } from './keymap';
 
+/** Two presses closer than this are one knuckle, ms. */
+export const TWICE_MS = 700;
+
 /** Whether typing goes into a field just now. */
 function typing(target: EventTarget | null): boolean {
   return (

@@ -19,5 +19,6 @@ mod power_cuts;
 mod refusals;
 mod rehearsing;
 mod shop_files;
+mod stand_ins;
 mod stored_true;
 mod voices;

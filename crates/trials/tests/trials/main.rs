@@ -29,6 +29,7 @@ mod honest_jobs;
 mod house_values;
 mod identifying;
 mod inside;
+mod instruments;
 mod kinds;
 mod last_cuts;
 mod limits;

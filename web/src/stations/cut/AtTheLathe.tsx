@@ -5,7 +5,7 @@ import { inWords, isPointed, type Job, leftFor, type Plan } from '../../api/clie
 import { useJob } from '../../api/hooks';
 import { useOutbox } from '../../api/outbox';
 import { useAtTheBench, useSettings, useShownIn } from '../../app/Settings';
-import { useKeys } from '../../app/keys';
+import { TWICE_MS, useKeys } from '../../app/keys';
 import { onNoLathe } from '../../app/lathe';
 import { language, text } from '../../app/voice';
 import { useDraft } from '../../parts/draft';
@@ -25,9 +25,6 @@ import { follow, type View } from './follow';
 
 /** No pass has begun its cycle. */
 const NO_PHASE = { n: -1, at: 0 };
-
-/** Two presses closer than this are one knuckle. */
-const TWICE_MS = 700;
 
 /** The one word for where the run stands. */
 function headline(view: View, job: Job, plan: Plan, finding: boolean): string {

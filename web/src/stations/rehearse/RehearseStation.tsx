@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { type Drill, inWords, type TryView } from '../../api/client';
+import { type Drill, inWords } from '../../api/client';
 import { useChange } from '../../api/hooks';
-import { useKeys } from '../../app/keys';
+import { TWICE_MS, useKeys } from '../../app/keys';
 import { said, text } from '../../app/voice';
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
@@ -11,27 +11,9 @@ import { HandLeaf } from './HandLeaf';
 import { ShowLeaf } from './ShowLeaf';
 import { Stage, TurningDial } from './Stage';
 import { placed } from './motion';
+import { Result } from './Result';
 import { useRehearsal, useShown, useTry } from './useTry';
 import './rehearse.css';
-
-/** Two presses closer than this are one knuckle. */
-const TWICE_MS = 700;
-
-/** What came of a try, in words. */
-export function Result({ tried }: { tried: TryView }) {
-  return (
-    <div className={`came ${tried.good ? 'good' : 'bad'}`}>
-      <p className="came-says">{tried.says}</p>
-      {tried.faults.map(f => (
-        <p key={f.code + f.says}>
-          <b>{f.says}</b> {f.cost}
-        </p>
-      ))}
-      {tried.faults.length === 0 && tried.good && <p>{text('rehearse-went-well')}</p>}
-      <p>{tried.advice}</p>
-    </div>
-  );
-}
 
 /** The hand trained on air, at the job's own lathe, speed, thread and room. */
 export function RehearseStation({ job, plan }: PointedProps) {

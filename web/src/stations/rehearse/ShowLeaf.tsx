@@ -5,7 +5,7 @@ import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
 import { placed } from './motion';
 import { Stage, TurningDial } from './Stage';
-import { Result } from './RehearseStation';
+import { Result } from './Result';
 import { useShown } from './useTry';
 
 /** So many times slower than it is. */

@@ -1,0 +1,130 @@
+//! Instruments that stand in, as the program runs them: over TCP and a pseudo-terminal, inch and metric, radius and diameter.
+
+use std::io::{BufRead, BufReader, Read, Write};
+use std::net::TcpStream;
+use std::process::{Child, Command, Stdio};
+use std::time::{Duration, Instant};
+
+/// One running, and where it says it speaks.
+struct Standing {
+    child: Child,
+    at: String,
+}
+
+impl Standing {
+    fn start(arguments: &[&str]) -> Self {
+        let mut command = Command::new(env!("CARGO_BIN_EXE_yoke-turn"));
+        command.arg("stand-in").args(arguments).stdin(Stdio::piped()).stdout(Stdio::piped()).stderr(Stdio::piped());
+        let mut child = command.spawn().unwrap();
+        let mut at = String::new();
+        BufReader::new(child.stdout.as_mut().unwrap()).read_line(&mut at).unwrap();
+        Self { child, at: at.trim().to_owned() }
+    }
+
+    fn listen(&self) -> BufReader<TcpStream> {
+        let stream = TcpStream::connect(&self.at).unwrap();
+        stream.set_read_timeout(Some(Duration::from_secs(5))).unwrap();
+        BufReader::new(stream)
+    }
+
+    fn tell(&mut self, line: &str) {
+        writeln!(self.child.stdin.as_mut().unwrap(), "{line}").unwrap();
+    }
+}
+
+impl Drop for Standing {
+    fn drop(&mut self) {
+        let _ = self.child.kill();
+        let _ = self.child.wait();
+    }
+}
+
+/// The figures of a line `X… Z…`.
+fn figures(line: &str) -> Vec<f64> {
+    line.split_whitespace().map(|word| word.trim_start_matches(|c: char| c.is_ascii_alphabetic()).parse().unwrap()).collect()
+}
+
+/// Lines until one will do; how long it took.
+fn until(from: &mut impl BufRead, mut will_do: impl FnMut(&str) -> bool) -> String {
+    let end = Instant::now() + Duration::from_secs(20);
+    loop {
+        let mut line = String::new();
+        from.read_line(&mut line).unwrap();
+        if will_do(line.trim()) {
+            return line;
+        }
+        assert!(Instant::now() < end, "it never came; the last was {line}");
+    }
+}
+
+#[test]
+fn a_readout_says_where_the_lathe_stands() {
+    let script = tempfile::NamedTempFile::new().unwrap();
+    std::fs::write(script.path(), "cross 1 at 20\ncarriage 40 at 100\n").unwrap();
+    let file = script.path().to_str().unwrap();
+    // Metric on radius; inch on diameter, the carriage counting the other way.
+    for (more, wanted) in [(&["--interval", "20"][..], [1.0, 40.0]), (&["--inches", "--axes", "cross:diameter,-carriage"][..], [2.0 / 25.4, -40.0 / 25.4])] {
+        let mut readout = Standing::start(&[&["readout", "--script", file], more].concat());
+        let mut hears = readout.listen();
+        until(&mut hears, |line| figures(line).iter().zip(wanted).all(|(a, b)| (a - b).abs() < 6e-4));
+        // As many listen as like, and commands are typed at any time.
+        let mut also = readout.listen();
+        readout.tell("carriage 30 at 100");
+        let moved = wanted[1] * 0.75;
+        until(&mut also, |line| (figures(line)[1] - moved).abs() < 6e-4);
+        until(&mut hears, |line| (figures(line)[1] - moved).abs() < 6e-4);
+        // A cut cable says nothing more.
+        readout.tell("cut");
+        hears.get_ref().set_read_timeout(Some(Duration::from_millis(700))).unwrap();
+        let (mut heard, began) = (String::new(), Instant::now());
+        while hears.read_line(&mut heard).is_ok() {
+            assert!(began.elapsed() < Duration::from_secs(5), "it goes on");
+        }
+        readout.tell("spindel 60");
+        let mut said = BufReader::new(readout.child.stderr.take().unwrap());
+        until(&mut said, |line| line.contains("`spindel` is not understood"));
+    }
+}
+
+#[cfg(unix)]
+#[test]
+fn and_over_a_pseudo_terminal_likewise() {
+    let mut readout = Standing::start(&["readout", "--pty", "--inches", "--line", "A: {0} {u} B: {1} {u}"]);
+    let mut hears = BufReader::new(std::fs::File::open(&readout.at).unwrap_or_else(|e| panic!("{}: {e}", readout.at)));
+    readout.tell("carriage 25.4 at 100");
+    let line = until(&mut hears, |line| line.ends_with("B: +1.0000 in"));
+    assert!(line.starts_with("A: "), "{line}");
+}
+
+#[test]
+fn a_micrometer_sends_what_it_is_told() {
+    for (arguments, wanted) in [(&["micrometer"][..], "18.256mm\r\n"), (&["micrometer", "--inches", "--line", "OK {0} {u}"][..], "OK 0.7187 in\r\n")] {
+        let mut micrometer = Standing::start(arguments);
+        let mut hears = micrometer.listen();
+        // It is told once it is heard.
+        std::thread::sleep(Duration::from_millis(300));
+        micrometer.tell("send 18.256");
+        let mut line = vec![0; wanted.len()];
+        hears.read_exact(&mut line).unwrap();
+        assert_eq!(String::from_utf8(line).unwrap(), wanted);
+    }
+}
+
+#[test]
+fn what_it_is_not_is_refused() {
+    let wrong = tempfile::NamedTempFile::new().unwrap();
+    std::fs::write(wrong.path(), "close\nuntil noon\n").unwrap();
+    let file = wrong.path().to_str().unwrap();
+    for (arguments, says) in [
+        (&["readout", "--axes", "sideways"][..], "no axis"),
+        (&["readout", "--turns", "0/1"][..], "no fraction"),
+        (&["readout", "--interval", "0"][..], "0"),
+        (&["readout", "--script", file][..], "line 2: `until` what"),
+        (&["readout", "--script", "/nowhere/at-all"][..], "/nowhere/at-all"),
+        (&["readout", "--tcp", "here"][..], "here"),
+    ] {
+        let out = Command::new(env!("CARGO_BIN_EXE_yoke-turn")).arg("stand-in").args(arguments).stdin(Stdio::null()).output().unwrap();
+        let said = String::from_utf8(out.stderr).unwrap();
+        assert!(out.status.code() == Some(2) && said.contains(says), "{arguments:?}: {said}");
+    }
+}

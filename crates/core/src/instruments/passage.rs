@@ -1,0 +1,208 @@
+//! Passes as a readout sees them: the carriage goes over the thread in the way of the cut with the tool in, and the median of the depths
+//! it read on the way is the pass's. What cannot be trusted marks nothing.
+
+use serde::{Deserialize, Serialize};
+
+/// Fastest a carriage and a slide go, mm a second: what is faster is no reading. House values.
+const CARRIAGE_MM_S: f64 = 200.0;
+const SLIDE_MM_S: f64 = 30.0;
+/// Fewest readings over a thread, and the share of it they must cover.
+const FEWEST: usize = 5;
+const COVERED: f64 = 0.75;
+/// Most readings of one passage: what stands in the cut longer is no pass.
+const MOST: usize = 20_000;
+/// A hole of so many of its own intervals, or of such a share of the thread, hides too much.
+const INTERVALS: f64 = 3.0;
+const HIDDEN: f64 = 0.25;
+
+/// One reading of the places: when it came, and where things stood, mm.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Place {
+    /// When it came, s.
+    pub at_s: f64,
+    /// The carriage along the bed, over nought away from the headstock.
+    pub along_mm: f64,
+    /// The cross-slide's depth under the crest.
+    pub cross_mm: f64,
+    /// The compound's travel, where it is read.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub compound_mm: Option<f64>,
+}
+
+/// What is watched for: the thread as it lies along the bed, and how depth is carried.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Watching {
+    /// Where the thread begins and ends, in the order of the cut, mm.
+    pub thread_mm: [f64; 2],
+    /// Pitch, mm.
+    pub pitch_mm: f64,
+    /// A division of the slide that is set, mm radial.
+    pub division_mm: f64,
+    /// Depth a millimetre of the compound gives; nothing where the cross-slide alone carries it.
+    pub compound_gives: Option<f64>,
+}
+
+/// What was seen of a passage over the thread.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Seen {
+    /// A pass, at this depth, mm radial, and when it began and ended.
+    Pass {
+        /// Radial depth, mm; nothing where the compound carries it and is not read.
+        radial_mm: Option<f64>,
+        /// s.
+        began_s: f64,
+        /// s.
+        ended_s: f64,
+    },
+    /// The tool went over it in the way of the cut, and too few readings tell of it.
+    TooFast {
+        /// s.
+        ended_s: f64,
+    },
+    /// Readings are missing, or cannot be: nothing is marked.
+    Untrusted {
+        /// s.
+        ended_s: f64,
+    },
+}
+
+/// The passage that is on its way.
+#[derive(Debug, Clone, Default)]
+struct OnItsWay {
+    readings: Vec<Place>,
+    trusted: bool,
+    /// Farthest along in the way of the cut.
+    farthest: f64,
+}
+
+/// Watches for passes, reading by reading.
+#[derive(Debug, Clone)]
+pub struct Passes {
+    watching: Watching,
+    last: Option<Place>,
+    /// Its own interval, as it goes: the shortest of late, with a little let by.
+    interval_s: Option<f64>,
+    on: Option<OnItsWay>,
+}
+
+impl Passes {
+    /// Nothing seen yet.
+    #[must_use]
+    pub const fn new(watching: Watching) -> Self {
+        Self { watching, last: None, interval_s: None, on: None }
+    }
+
+    /// How far along the thread a place is, from its beginning in the way of the cut, mm.
+    fn along(&self, place: &Place) -> f64 {
+        let [from, to] = self.watching.thread_mm;
+        (place.along_mm - from) * (to - from).signum()
+    }
+
+    fn length(&self) -> f64 {
+        let [from, to] = self.watching.thread_mm;
+        (to - from).abs()
+    }
+
+    /// Depth under the crest, where what carries it is read.
+    fn depth(&self, place: &Place) -> Option<f64> {
+        match (self.watching.compound_gives, place.compound_mm) {
+            (Some(gives), Some(compound)) => Some(place.cross_mm + compound * gives),
+            (Some(_), None) => None,
+            (None, _) => Some(place.cross_mm),
+        }
+    }
+
+    /// Whether the tool is in: past the crest's touch, or, the compound not read, the cross-slide within a division of its nought.
+    fn is_in(&self, place: &Place) -> bool {
+        self.depth(place).map_or(place.cross_mm.abs() <= self.watching.division_mm, |d| d > 0.0)
+    }
+
+    /// One more reading; what it ends is seen.
+    pub fn reads(&mut self, now: Place) -> Option<Seen> {
+        let Some(before) = self.last.replace(now) else {
+            self.begin(now);
+            return None;
+        };
+        let took = now.at_s - before.at_s;
+        if took <= 0.0 {
+            // The same instant twice says nothing new.
+            self.last = Some(before);
+            return None;
+        }
+        let slides = |p: &Place| [p.cross_mm, p.compound_mm.unwrap_or(0.0)];
+        let leaps = (now.along_mm - before.along_mm).abs() > CARRIAGE_MM_S * took
+            || slides(&now).iter().zip(slides(&before)).any(|(a, b)| (a - b).abs() > SLIDE_MM_S * took);
+        let usual = self.interval_s.unwrap_or(took);
+        self.interval_s = Some(if took < usual { took } else { usual + 0.02 * (took - usual).min(usual) });
+        let moved = self.along(&now) - self.along(&before);
+        let hole = took > INTERVALS * usual && moved.abs() > self.watching.division_mm || moved.abs() > HIDDEN * self.length();
+        let Some(on) = &mut self.on else {
+            self.begin(now);
+            return None;
+        };
+        on.trusted &= !leaps && !hole;
+        let along = self.along(&now);
+        let on = self.on.as_mut()?;
+        on.farthest = on.farthest.max(along);
+        let back = on.farthest - along > self.watching.pitch_mm / 2.0;
+        let inside = self.is_in(&now);
+        let on = self.on.as_mut()?;
+        if inside && !back {
+            // Standing before the thread says no more than the last of it does.
+            if along <= 0.0 {
+                on.readings.clear();
+            }
+            on.readings.push(now);
+            on.trusted &= on.readings.len() < MOST;
+            on.readings.truncate(MOST);
+            return None;
+        }
+        // Drawn out, or gone back: that ends it.
+        let on = self.on.take()?;
+        let seen = self.judge(&on, now.at_s);
+        self.begin(now);
+        seen
+    }
+
+    /// Nothing more is said: what was on its way is not known.
+    pub fn silent(&mut self) {
+        self.on = None;
+        self.last = None;
+    }
+
+    /// A passage may begin where the tool is in.
+    fn begin(&mut self, now: Place) {
+        self.on = self.is_in(&now).then(|| OnItsWay { farthest: self.along(&now), readings: vec![now], trusted: true });
+    }
+
+    fn judge(&self, on: &OnItsWay, ended_s: f64) -> Option<Seen> {
+        let (first, length) = (on.readings.first()?, self.length());
+        // It begins before the thread, and goes to its end but for the last part of a pitch.
+        if self.along(first) > self.watching.pitch_mm / 2.0 || on.farthest < length - self.watching.pitch_mm {
+            return None;
+        }
+        if !on.trusted {
+            return Some(Seen::Untrusted { ended_s });
+        }
+        let over: Vec<&Place> = on.readings.iter().filter(|p| (0.0..=length).contains(&self.along(p))).collect();
+        let ends = |p: Option<&&Place>| p.map_or(0.0, |p| self.along(p));
+        if over.len() < FEWEST || ends(over.last()) - ends(over.first()) < COVERED * length {
+            return Some(Seen::TooFast { ended_s });
+        }
+        let began_s = on.readings.iter().rev().find(|p| self.along(p) <= 0.0).map_or(first.at_s, |p| p.at_s);
+        let depths: Option<Vec<f64>> = over.iter().map(|p| self.depth(p)).collect();
+        Some(Seen::Pass { radial_mm: depths.map(|d| self.deepest(&d)), began_s, ended_s })
+    }
+
+    /// The median over the thread; where two readings running agree on more than a division deeper, that.
+    fn deepest(&self, depths: &[f64]) -> f64 {
+        let mut sorted = depths.to_vec();
+        sorted.sort_by(f64::total_cmp);
+        let middle = sorted.len() / 2;
+        let median = if sorted.len() % 2 == 1 { sorted[middle] } else { f64::midpoint(sorted[middle - 1], sorted[middle]) };
+        let agreed = depths.windows(2).filter(|w| (w[0] - w[1]).abs() <= self.watching.division_mm).map(|w| w[0].min(w[1]));
+        let deepest = agreed.fold(f64::NEG_INFINITY, f64::max);
+        if deepest > median + self.watching.division_mm { deepest } else { median }
+    }
+}
