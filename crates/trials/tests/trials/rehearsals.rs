@@ -198,6 +198,17 @@ fn the_cycle_in_its_order_and_out_of_it() {
     assert!(view.good, "{:?}", view.faults);
     let (_, view, _) = tried(tie_rod(), Drill::Cycle, 2, order(false));
     assert_eq!(view.faults[0].code, "reversed-in", "{:?}", view.faults);
+    // Less than a turn back is enough, wherever it was stopped.
+    for early in [0.4, 1.0, 1.3, 1.8, 2.2] {
+        let keys = |sent: &MotionView| {
+            let at = comes_to(sent, mark(sent)) - early;
+            [(0.0, HandAct::Stop), (1.9, HandAct::Back), (3.8, HandAct::Out), (4.3, HandAct::Go)].map(|(s, act)| Pressed { at_s: at + s, act }).to_vec()
+        };
+        let mut slow = tie_rod();
+        slow["setup"] = json!({"spindle_rpm": 27});
+        let (_, view, _) = tried(slow, Drill::Cycle, 2, keys);
+        assert_eq!(view.faults.first().map(|f| f.code), Some("reversed-in"), "{early}: {:?}", view.faults);
+    }
     // It is seen in the groove.
     let role = |role: &str| view.groove.shapes.iter().find(|s| s.role == role).unwrap().line.clone();
     assert_ne!(role("cut.surface"), role("cut.meant"));

@@ -342,6 +342,19 @@ fn each_mistake_is_known_for_what_it_is() {
     let reversed = found.iter().find_map(|f| if let Fault::ReversedIn(over) = f { Some(*over) } else { None });
     assert!(reversed.is_some_and(|over| (over - 0.2 / 30.0_f64.to_radians().tan()).abs() < 0.03), "{found:?}");
 
+    // A third of a turn back is enough, wherever in the turn it is.
+    for on in [0.0, 0.1, 0.3, 0.6, 0.9] {
+        let mut lathe = begun(&machine, 1.0);
+        lathe.act(Act::Feed(Slide::Cross, [0.5, 4.0])).unwrap();
+        lathe.act(Act::Close).unwrap();
+        lathe.wait(Cue::Place(20.0 - 2.5 * on), 60.0);
+        lathe.act(Act::Spindle(0.0)).unwrap();
+        lathe.wait(Cue::Still, 60.0);
+        lathe.act(Act::Turn([-0.33, 0.5])).unwrap();
+        lathe.wait(Cue::Still, 60.0);
+        assert!(told(&lathe).iter().any(|f| matches!(f, Fault::ReversedIn(over) if *over > 0.1)), "{on}: {:?}", told(&lathe));
+    }
+
     // Fed in over the crest beside its groove.
     let mut lathe = begun(&machine, 1.0);
     sound(&mut lathe, 1);
