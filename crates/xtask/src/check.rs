@@ -102,7 +102,13 @@ pub fn journey(sh: &Shell, name: &[String]) -> Outcome {
     beside(
         sh,
         |sh| tools::browser(sh).and_then(|()| tools::web(sh)),
-        |sh| step("compile", || cmd!(sh, "cargo test --quiet --workspace --bins --test journeys --no-run").run().map_err(text)),
+        // Asked for as tests, programs of other packages are not built again: the server is asked for by itself.
+        |sh| {
+            step("compile", || {
+                cmd!(sh, "cargo build --quiet --workspace --bins").run().map_err(text)?;
+                cmd!(sh, "cargo test --quiet --workspace --test journeys --no-run").run().map_err(text)
+            })
+        },
     )?;
     journeys(sh, name)
 }
