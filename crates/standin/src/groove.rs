@@ -51,8 +51,7 @@ pub fn prints(track: &Track, machine: &Machine, work: &Work, tool: &Tool, angle:
             continue;
         }
         comes_round(stretch, angle, |s| {
-            let ([at, deep], at_s) = ([along, depth].map(|e| e.after(s)), stretch.from_s + s);
-            let print = Print { at_s, at_mm: at.at, depth_mm: deep.at, rate_mm_s: at.rate };
+            let print = Print::of([along, depth].map(|e| e.after(s)), stretch.from_s + s);
             if work.meets(tool, &print) {
                 all.push(print);
             }

@@ -68,7 +68,7 @@ pub enum Seen {
 }
 
 /// The passage that is on its way.
-#[derive(Debug, Clone, Default)]
+#[derive(Debug, Clone)]
 struct OnItsWay {
     readings: Vec<Place>,
     trusted: bool,
@@ -137,32 +137,28 @@ impl Passes {
         self.interval_s = Some(if took < usual { took } else { usual + 0.02 * (took - usual).min(usual) });
         let moved = self.along(&now) - self.along(&before);
         let hole = took > INTERVALS * usual && moved.abs() > self.watching.division_mm || moved.abs() > HIDDEN * self.length();
-        let Some(on) = &mut self.on else {
+        let Some(mut on) = self.on.take() else {
             self.begin(now);
             return None;
         };
-        on.trusted &= !leaps && !hole;
         let along = self.along(&now);
-        let on = self.on.as_mut()?;
+        on.trusted &= !leaps && !hole;
         on.farthest = on.farthest.max(along);
         let back = on.farthest - along > self.watching.pitch_mm / 2.0;
-        let inside = self.is_in(&now);
-        let on = self.on.as_mut()?;
-        if inside && !back {
-            // Standing before the thread says no more than the last of it does.
-            if along <= 0.0 {
-                on.readings.clear();
-            }
-            on.readings.push(now);
-            on.trusted &= on.readings.len() < MOST;
-            on.readings.truncate(MOST);
-            return None;
+        if !self.is_in(&now) || back {
+            // Drawn out, or gone back: that ends it.
+            self.begin(now);
+            return self.judge(&on, now.at_s);
         }
-        // Drawn out, or gone back: that ends it.
-        let on = self.on.take()?;
-        let seen = self.judge(&on, now.at_s);
-        self.begin(now);
-        seen
+        // Standing before the thread says no more than the last of it does.
+        if along <= 0.0 {
+            on.readings.clear();
+        }
+        on.readings.push(now);
+        on.trusted &= on.readings.len() < MOST;
+        on.readings.truncate(MOST);
+        self.on = Some(on);
+        None
     }
 
     /// Nothing more is said: what was on its way is not known.

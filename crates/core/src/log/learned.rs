@@ -124,15 +124,20 @@ fn together(jobs: &[&JobLearned], voice: Voice) -> Learned {
     }
 }
 
+/// Mean of some figures and their spread about it, two of them at least.
+#[allow(clippy::cast_precision_loss)] // tries of a hand
+pub(crate) fn mean_and_spread(of: impl Iterator<Item = f64> + Clone) -> [f64; 2] {
+    let n = of.clone().count() as f64;
+    let mean = of.clone().sum::<f64>() / n;
+    [mean, (of.map(|t| (t - mean).powi(2)).sum::<f64>() / (n - 1.0)).sqrt()]
+}
+
 /// What nineteen in twenty of the times told stay under: their mean and twice their spread, to the tenth of a second above.
-#[allow(clippy::cast_precision_loss)] // jobs of a shop
 fn own_reaction(jobs: &[&JobLearned]) -> Option<f64> {
     let all: Vec<f64> = jobs.iter().flat_map(|j| j.reactions_s.iter().copied()).collect();
     if all.len() < 3 {
         return None;
     }
-    let count = all.len() as f64;
-    let mean = all.iter().sum::<f64>() / count;
-    let spread = (all.iter().map(|t| (t - mean).powi(2)).sum::<f64>() / (count - 1.0)).sqrt();
+    let [mean, spread] = mean_and_spread(all.iter().copied());
     Some(((mean + 2.0 * spread) * 10.0).ceil() / 10.0)
 }

@@ -5,6 +5,7 @@ mod learned;
 mod run;
 
 pub use act::{Act, ActKind, Back, BitChange};
+pub(crate) use learned::mean_and_spread;
 pub use learned::{JobLearned, Learned, learned, reaction_s};
 pub use run::{NextStep, RunState, Tick, fold, judge_told};
 pub(crate) use run::{standing, undone};

@@ -87,20 +87,25 @@ impl Drill {
         }
     }
 
+    /// The stop that belongs to how passes end.
+    #[must_use]
+    pub const fn stopping(ending: Ending) -> Self {
+        match ending {
+            Ending::Closed | Ending::Auto => Self::StopSpindle,
+            Ending::Hand => Self::StopHand,
+            Ending::Dial | Ending::SameMark | Ending::ChalkMarks => Self::StopOpen,
+        }
+    }
+
     /// Those that suit a plan, the way it is followed first.
     #[must_use]
     pub fn of(plan: &Pointed<'_>, scene: &Scene, reverses: bool) -> Vec<Self> {
         let ending = plan.setup.ending;
         // Where opening it loses the thread, opening it is not to become a habit.
         let may_open = matches!(ending, Ending::Dial | Ending::SameMark | Ending::ChalkMarks) || plan.gears.dial.rule != DialRule::KeepClosed;
-        let opens = scene.half_nut && plan.setup.speed_rpm.is_some() && may_open;
         let powered = plan.setup.speed_rpm.is_some();
-        let stops = match ending {
-            Ending::Hand => vec![Self::StopHand],
-            Ending::Closed | Ending::Auto => vec![Self::StopSpindle],
-            Ending::Dial | Ending::SameMark | Ending::ChalkMarks => vec![Self::StopOpen],
-        };
-        let mut all = stops;
+        let opens = scene.half_nut && powered && may_open;
+        let mut all = vec![Self::stopping(ending)];
         if powered {
             all.push(Self::FirstPass);
         }
@@ -140,8 +145,8 @@ impl Drill {
             Self::StopSpindle => &[HandAct::OutAndStop],
             Self::StopHand => &[HandAct::Stop],
             Self::CatchMark => &[HandAct::Close],
-            Self::FirstPass if matches!(ending, Ending::Closed | Ending::Auto | Ending::Hand) => &[HandAct::OutAndStop],
-            Self::FirstPass => &[HandAct::Open],
+            Self::FirstPass if matches!(Self::stopping(ending), Self::StopOpen) => &[HandAct::Open],
+            Self::FirstPass => &[HandAct::OutAndStop],
             Self::Cycle => &[HandAct::Out, HandAct::Stop, HandAct::Back, HandAct::In, HandAct::Go],
         }
     }

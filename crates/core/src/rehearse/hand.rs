@@ -2,6 +2,7 @@
 //!
 //! Opening the half-nut and stopping the spindle are two samples, never pooled: whoever asks gives the tries of one.
 
+use crate::log::mean_and_spread;
 use statrs::distribution::{ContinuousCDF, StudentsT};
 
 /// Tries at the beginning that are thrown away: the first show what the drill is, not what the hand does.
@@ -59,13 +60,6 @@ pub fn spreads(chance: f64, tries: usize) -> f64 {
     #[allow(clippy::cast_precision_loss)] // tries of a hand
     let n = tries as f64;
     StudentsT::new(0.0, 1.0, (n - 1.0).max(1.0)).map_or(f64::INFINITY, |t| t.inverse_cdf(chance)) * (1.0 + 1.0 / n).sqrt()
-}
-
-#[allow(clippy::cast_precision_loss)] // tries of a hand
-fn mean_and_spread(of: impl Iterator<Item = f64> + Clone) -> [f64; 2] {
-    let n = of.clone().count() as f64;
-    let mean = of.clone().sum::<f64>() / n;
-    [mean, (of.map(|t| (t - mean).powi(2)).sum::<f64>() / (n - 1.0)).sqrt()]
 }
 
 impl Hand {

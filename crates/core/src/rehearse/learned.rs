@@ -1,9 +1,10 @@
 //! What the tries of a hand say: its time and spread, the room that asks for, the fastest speed that fits, and what may be told of it.
 
+use super::drill::Drill;
 use super::hand::{FEWEST, Hand, Stop, THROWN_AWAY, once_in};
 use super::judge::Kept;
 use super::scene::{BY_HAND_RPS, Scene};
-use crate::job::{Ending, Lathe, Speeds};
+use crate::job::{Lathe, Speeds};
 use crate::plan::Pointed;
 use crate::quantity::plain_text;
 use crate::say;
@@ -102,25 +103,25 @@ fn view(sample: &'static str, plan: &Pointed<'_>, scene: &Scene, lathe: &Lathe, 
         let says = vec![say!(voice, "rehearse-too-few", more = wanted, thrown = THROWN_AWAY)];
         return HandView { sample, tries: counted, mean_s: None, spread_s: None, doubt_s: None, reckoned_s: None, says, change: None };
     };
-    let hundredth = |v: f64| (v * 100.0).round() / 100.0;
+    let (hundredth, over) = (|v: f64| (v * 100.0).round() / 100.0, |v: f64| (v * 100.0).ceil() / 100.0);
+    let slower = over(hand.reckoned_s);
     let mut says = vec![say!(
         voice,
         "rehearse-hand",
         sample = sample,
         tries = hand.tries,
         mean = plain_text(hand.mean_s, 2),
-        doubt = plain_text((hand.doubt_s * 100.0).ceil() / 100.0, 2),
+        doubt = plain_text(over(hand.doubt_s), 2),
         spread = plain_text(hand.spread_s, 2),
-        reckoned = plain_text((hand.reckoned_s * 100.0).ceil() / 100.0, 2)
+        reckoned = plain_text(slower, 2)
     )];
     says.extend(room(sample, &hand, plan, scene, lathe));
     // A key is not a lever: it may make what is reckoned with slower, never faster.
-    let follows = sample == ways_sample(plan.setup.ending);
-    let slower = (hand.reckoned_s * 100.0).ceil() / 100.0;
-    let change = (follows && sample != "hand" && slower > plan.setup.reaction_s + 1e-9 && slower <= 5.0).then(|| json!({"setup": {"reaction_s": slower}}));
+    let told = sample != "hand" && Some(sample) == Drill::stopping(plan.setup.ending).sample();
+    let change = (told && slower > plan.setup.reaction_s + 1e-9 && slower <= 5.0).then(|| json!({"setup": {"reaction_s": slower}}));
     says.push(if change.is_some() {
         say!(voice, "rehearse-slower", reckoned = plain_text(slower, 2), now = plain_text(plan.setup.reaction_s, 2))
-    } else if follows && sample != "hand" {
+    } else if told {
         say!(voice, "rehearse-not-faster", now = plain_text(plan.setup.reaction_s, 2))
     } else {
         say!(voice, "rehearse-other-way")
@@ -134,15 +135,6 @@ fn view(sample: &'static str, plan: &Pointed<'_>, scene: &Scene, lathe: &Lathe, 
         reckoned_s: Some(slower),
         says,
         change,
-    }
-}
-
-/// The sample that belongs to how passes end.
-const fn ways_sample(ending: Ending) -> &'static str {
-    match ending {
-        Ending::Closed | Ending::Auto => "spindle",
-        Ending::Hand => "hand",
-        Ending::Dial | Ending::SameMark | Ending::ChalkMarks => "open",
     }
 }
 

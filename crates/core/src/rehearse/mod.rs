@@ -17,7 +17,7 @@ pub use drill::{Begun, Drill, HandAct};
 pub use hand::{FEWEST, Hand, Stop, THROWN_AWAY, once_in, spreads};
 pub use judge::{FaultView, Kept, Pressed, TryView, judge};
 pub use learned::{HandView, Tries};
-pub use scene::{BY_HAND_RPS, Scene};
+pub use scene::Scene;
 pub use show::PlayView;
 pub use stretch::{EvenView, StretchView};
 
@@ -166,8 +166,11 @@ pub fn begin(drill: Drill, plan: &Pointed<'_>, job: &Job, lathe: &Lathe, seed: u
 /// The same as it is sent.
 #[must_use]
 pub fn motion(drill: Drill, plan: &Pointed<'_>, job: &Job, lathe: &Lathe, seed: u32) -> MotionView {
+    sent(drill, &begin(drill, plan, job, lathe, seed), (plan, lathe), seed)
+}
+
+fn sent(drill: Drill, begun: &Begun, (plan, lathe): (&Pointed<'_>, &Lathe), seed: u32) -> MotionView {
     let voice = plan.voice;
-    let begun = begin(drill, plan, job, lathe, seed);
     let began = begun.lathe.now_s();
     let mut runs = begun.lathe.clone();
     runs.advance(began + begun.lasts_s);
@@ -179,9 +182,9 @@ pub fn motion(drill: Drill, plan: &Pointed<'_>, job: &Job, lathe: &Lathe, seed: 
         at: learned::at_says(&lathe.name, scene, voice),
         seed,
         lasts_s: begun.lasts_s,
-        acts: drill.acts(plan.setup.ending).iter().map(|act| ActView::of(*act, &begun, voice)).collect(),
+        acts: drill.acts(plan.setup.ending).iter().map(|act| ActView::of(*act, begun, voice)).collect(),
         stretches: StretchView::all(&runs, &scene.machine, began),
-        stage: drawing::stage(&begun, voice),
+        stage: drawing::stage(begun, voice),
         dial: scene.machine.dial.map(|d| [d.teeth, d.marks]),
         every: match dial.rule {
             crate::gears::DialRule::AnyPosition | crate::gears::DialRule::EveryMark => Some(1),
@@ -208,5 +211,5 @@ const SHOWN_SEED: u32 = 1;
 #[must_use]
 pub fn shown(drill: Drill, plan: &Pointed<'_>, job: &Job, lathe: &Lathe) -> ShownView {
     let begun = begin(drill, plan, job, lathe, SHOWN_SEED);
-    ShownView { motion: motion(drill, plan, job, lathe, SHOWN_SEED), plays: show::shown(drill, plan.setup.ending, &begun, plan.voice) }
+    ShownView { motion: sent(drill, &begun, (plan, lathe), SHOWN_SEED), plays: show::shown(drill, plan.setup.ending, &begun, plan.voice) }
 }

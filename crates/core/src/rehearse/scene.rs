@@ -46,8 +46,6 @@ pub struct Scene {
     pub withdraws: bool,
     /// Radius of the crest, mm.
     pub radius_mm: f64,
-    /// Of what stands at the headstock end over it, mm.
-    pub held_mm: f64,
     /// Whether it is a bore.
     pub internal: bool,
     /// Which way the tool is fed in, seen from above with the operator below: 1 away from the operator.
@@ -64,7 +62,6 @@ impl Scene {
         let internal = plan.thread.side == Side::Internal;
         let (radius, length) = (plan.blank.used_mm.value / 2.0, plan.thread.length_mm.value);
         let facts = &job.blank;
-        let held = if internal { 0.0 } else { facts.shoulder_mm.map_or(radius + JAW_MM, |d| d / 2.0) };
         let relief = plan.blank.relief.as_ref().map(|x| {
             let wide = facts.relief_width_mm.unwrap_or(x.width_mm.value);
             Surface { from_mm: 0.0, until_mm: wide, depth_mm: (facts.relief_diameter_mm.unwrap_or(x.diameter_mm.value) / 2.0 - radius).abs() }
@@ -73,14 +70,13 @@ impl Scene {
         let surfaces: Vec<Surface> = relief.into_iter().chain([Surface { from_mm: from, until_mm: length, depth_mm: 0.0 }]).collect();
         let gap = plan.blank.beyond.as_ref().and_then(|b| b.gap_mm.as_ref()).map(|g| g.value);
         let wall = if facts.shoulder { Some(0.0) } else { gap.map(|g| -g) };
-        let stands = if internal { -radius } else { radius - held };
+        let stands = if internal { -radius } else { radius - facts.shoulder_mm.map_or(radius + JAW_MM, |d| d / 2.0) };
         // What stands foremost in a bore is asked for, and never assumed.
         let told = plan.blank.body_ahead_mm.as_ref().map(|a| a.value);
         let [ahead, behind] = [told.unwrap_or(if internal { 0.0 } else { BIT_WIDTH_MM / 2.0 }), BIT_WIDTH_MM / 2.0];
         let mark = length - plan.blank.mark.from_face_mm.value;
         let toward = cuts < 0.0;
-        let mut tool = tool(plan, toward);
-        tool.body_mm = [ahead, behind];
+        let tool = tool(plan, toward, [ahead, behind]);
         Self {
             start_mm: if toward { length + plan.setup.run_up_mm.value } else { mark - plan.setup.run_up_mm.value },
             mark_mm: if toward { mark } else { length + ahead },
@@ -99,7 +95,6 @@ impl Scene {
             machine,
             tool,
             radius_mm: radius,
-            held_mm: held,
             internal,
             across: if plan.setup.infeed_away { 1.0 } else { -1.0 },
         }
@@ -136,12 +131,12 @@ fn set(plan: &Pointed<'_>, radial: f64, compound: f64) -> [f64; 2] {
     if plan.cut.style.slants() { [0.0, compound] } else { [radial, 0.0] }
 }
 
-fn tool(plan: &Pointed<'_>, toward: bool) -> Tool {
+fn tool(plan: &Pointed<'_>, toward: bool, body_mm: [f64; 2]) -> Tool {
     let flanks = plan.thread.flanks();
     let [leading, trailing] = plan.bit.ground.as_ref().map_or_else(|| flanks.both(), |g| [g.leading_deg.value, g.trailing_deg.value]);
     let flanks_deg = if toward { [leading, trailing] } else { [trailing, leading] };
     let radius_mm = plan.bit.radius_mm.as_ref().map_or(0.0, |r| r.value);
-    Tool { flat_mm: plan.bit.flat_mm.value, radius_mm, flanks_deg, body_mm: [0.0; 2] }
+    Tool { flat_mm: plan.bit.flat_mm.value, radius_mm, flanks_deg, body_mm }
 }
 
 fn machine(plan: &Pointed<'_>, job: &Job, lathe: &Lathe, cuts: f64, forward: bool) -> Machine {

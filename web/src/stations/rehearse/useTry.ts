@@ -30,17 +30,20 @@ const ONE_KEY = new Set<Drill>(['stop_open', 'stop_spindle', 'stop_hand', 'catch
 
 const path = (job: Job, drill: Drill) => ({ params: { path: { id: job.id, drill } } });
 
+/** What is kept of a job's rehearsal here, by the facts it was made from. */
+const kept = (job: Job) => ['job', job.id, 'rehearsal', job.revision];
+
 /** The drills of a job, and what is known of the hand. */
 export const useRehearsal = (job: Job) =>
   useQuery({
-    queryKey: ['job', job.id, 'rehearsal', job.revision],
+    queryKey: kept(job),
     queryFn: async () => unwrap(await api.GET('/api/v1/jobs/{id}/rehearsal', { params: { path: { id: job.id } } })),
   });
 
 /** A drill shown: as it should be, and each mistake. */
 export const useShown = (job: Job, drill: Drill | undefined) =>
   useQuery({
-    queryKey: ['job', job.id, 'rehearsal', job.revision, drill, 'shown'],
+    queryKey: [...kept(job), drill, 'shown'],
     queryFn: drill
       ? async () => unwrap(await api.GET('/api/v1/jobs/{id}/rehearsal/{drill}', path(job, drill)))
       : skipToken,
@@ -69,9 +72,7 @@ export function useTry(job: Job, drill: Drill | undefined) {
       if (is?.id !== sent.id || is.keys.length !== sent.keys.length) return;
       set({ ...is, stretches: tried.stretches, tried: sent.ended ? tried : null });
       if (sent.ended) {
-        queries.setQueryData<{ hands: typeof hands }>(['job', job.id, 'rehearsal', job.revision], old =>
-          old ? { ...old, hands } : old,
-        );
+        queries.setQueryData<{ hands: typeof hands }>(kept(job), old => (old ? { ...old, hands } : old));
       }
     },
   });
