@@ -396,7 +396,10 @@ impl Browser {
             if text.contains(wanted) {
                 return text;
             }
-            assert!(Instant::now() < until, "{css} never said {wanted:?}; it says {text:?}");
+            if Instant::now() >= until {
+                let url = self.page.current_url().await.map(|u| u.to_string()).unwrap_or_default();
+                panic!("{css} never said {wanted:?}; it says {text:?} at {url}: {}", self.text("body").await);
+            }
             tokio::time::sleep(Duration::from_millis(40)).await;
         }
     }
@@ -428,7 +431,7 @@ impl Browser {
     /// # Panics
     /// When it never can be clicked.
     pub async fn click(&self, css: &str) {
-        click(css, || self.find(css)).await;
+        click(&self.page, css, || self.find(css)).await;
     }
 
     /// Clicks the first of these that says this, as [`Self::click`] does.
@@ -436,7 +439,7 @@ impl Browser {
     /// # Panics
     /// When it never can be clicked.
     pub async fn click_text(&self, css: &str, said: &str) {
-        click(said, || self.find_text(css, said)).await;
+        click(&self.page, said, || self.find_text(css, said)).await;
     }
 
     /// Reads the notes of a station, behind their one word, until they hold `wanted`, and closes them.
@@ -527,14 +530,33 @@ impl Browser {
     }
 }
 
-/// Clicks what is found, and finds it again while it cannot be clicked.
-async fn click(named: &str, find: impl AsyncFn() -> WebElement) {
+/// Clicks what is found once it stands still, and finds it again while it cannot be clicked. A link is clicked until it
+/// is followed: one drawn anew between press and release was never clicked.
+async fn click(page: &WebDriver, named: &str, find: impl AsyncFn() -> WebElement) {
     let until = Instant::now() + PATIENCE;
-    while let Err(why) = find().await.click().await {
-        assert!(Instant::now() < until, "{named} cannot be clicked: {why}");
+    loop {
+        let found = find().await;
+        let still = page.execute_async(STILL, vec![found.to_json().unwrap()]).await;
+        let left = still.ok().and_then(|s| s.json().as_str().map(str::to_owned)).unwrap_or_default();
+        match found.click().await {
+            Ok(()) if left.is_empty() => return,
+            Ok(()) => {
+                for _ in 0..50 {
+                    if page.current_url().await.is_ok_and(|url| url.as_str() != left) {
+                        return;
+                    }
+                    tokio::time::sleep(Duration::from_millis(20)).await;
+                }
+                assert!(Instant::now() < until, "{named} does not lead away from {left}");
+            }
+            Err(why) => assert!(Instant::now() < until, "{named} cannot be clicked: {why}"),
+        }
         tokio::time::sleep(Duration::from_millis(40)).await;
     }
 }
+
+/// Waits until an element stood at one place over two frames; says what page it leads away from, if it is a link of the app's own.
+const STILL: &str = "const [link, done] = arguments; let at = ''; const look = () => { const r = link.getBoundingClientRect(); const now = `${r.x} ${r.y}`; if (now === at) done(link.tagName === 'A' && !link.target && !link.hasAttribute('download') && !link.pathname.startsWith('/api/') && link.href !== location.href ? location.href : ''); else { at = now; requestAnimationFrame(look); } }; look();";
 
 /// Types over what a field holds.
 ///

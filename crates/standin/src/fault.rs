@@ -198,7 +198,15 @@ impl Scene<'_> {
     fn strokes_ended(&self, strokes: &[Stroke], meant: &Meant) -> Vec<Seen> {
         let short = |s: &Stroke| (meant.mark_mm - s.until_mm) * self.machine.cuts;
         let too = |by: f64| by > SHORT * self.work.lead_mm.abs();
-        strokes.iter().map(|s| (s.until_s, short(s))).filter(|s| too(s.1)).map(|(at_s, by)| Seen { at_s, fault: Fault::Short(by) }).collect()
+        // One still going on has not ended.
+        let last = self.track.stretches.last().map_or(0.0, |s| s.until_s);
+        strokes
+            .iter()
+            .filter(|s| s.until_s < last)
+            .map(|s| (s.until_s, short(s)))
+            .filter(|s| too(s.1))
+            .map(|(at_s, by)| Seen { at_s, fault: Fault::Short(by) })
+            .collect()
     }
 
     fn strokes_begun(&self, strokes: &[Stroke], meant: &Meant) -> Vec<Seen> {

@@ -4290,7 +4290,7 @@ export interface components {
         };
         /** @description A try about to begin. */
         MotionView: {
-            /** @description What the keys do, the one on the space bar first. */
+            /** @description What the keys do. */
             acts: components["schemas"]["ActView"][];
             /** @description The lathe, its speed and its thread. */
             at: string;
@@ -4308,6 +4308,8 @@ export interface components {
              * @description Seconds after which nothing more is waited for.
              */
             lasts_s: number;
+            /** @description The acts one after another, as they should come: what the space bar does. */
+            order: components["schemas"]["HandAct"][];
             /** @description What is to be done. */
             says: string;
             /**

@@ -71,7 +71,7 @@ pub fn stage(begun: &Begun, voice: Voice) -> StageView {
 
 /// The bit from above, its point at nought, as wide as it is.
 fn bit(scene: &Scene, tall: f64) -> Vec<Shape> {
-    let [ahead, behind] = if scene.machine.cuts < 0.0 { scene.tool.body_mm } else { [scene.tool.body_mm[1], scene.tool.body_mm[0]] };
+    let [ahead, behind] = scene.tool.body_mm;
     let half = (scene.tool.flat_mm / 2.0).max(0.02);
     // What stands ahead of the point in a bore may not be told: it is then drawn as what stands behind.
     let ahead = if ahead > half { ahead } else { behind };

@@ -137,7 +137,7 @@ impl Drill {
         say!(voice, "rehearse-task", drill = self.word())
     }
 
-    /// What each key does, the one on the space bar first.
+    /// What each key does.
     #[must_use]
     pub fn acts(self, ending: Ending) -> &'static [HandAct] {
         match self {
@@ -148,6 +148,17 @@ impl Drill {
             Self::FirstPass if matches!(Self::stopping(ending), Self::StopOpen) => &[HandAct::Open],
             Self::FirstPass => &[HandAct::OutAndStop],
             Self::Cycle => &[HandAct::Out, HandAct::Stop, HandAct::Back, HandAct::In, HandAct::Go],
+        }
+    }
+}
+
+impl Drill {
+    /// The acts one after another, as they should come.
+    #[must_use]
+    pub fn order(self, ending: Ending) -> Vec<HandAct> {
+        match self {
+            Self::Cycle => vec![HandAct::Out, HandAct::Stop, HandAct::Back, HandAct::Stop, HandAct::In, HandAct::Go],
+            _ => self.acts(ending).to_vec(),
         }
     }
 }

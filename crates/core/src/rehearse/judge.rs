@@ -116,9 +116,9 @@ pub fn judge(drill: Drill, mut begun: Begun, keys: &[Pressed], voice: Voice) -> 
     let meant = Meant { mark_mm: scene.mark_mm, depths_mm: Vec::new(), to_zero: false };
     let stage = Stage { machine: &scene.machine, work: &scene.work, tool: &scene.tool, track: begun.lathe.track() };
     let mut seen: Vec<Seen> = stage.faults(&meant).into_iter().filter(|s| s.at_s >= began).collect();
-    // What was done when it was still running on its own way is no stop short.
-    if matches!(drill, Drill::CatchMark) {
-        seen.retain(|s| !matches!(s.fault, Fault::Short(_) | Fault::Crash { .. }));
+    // Caught, it runs on with nobody to end the pass: that is not what was rehearsed.
+    if drill == Drill::CatchMark {
+        seen.retain(|s| !matches!(s.fault, Fault::Crash { .. }));
     }
     seen.sort_by(|a, b| weight(&b.fault).total_cmp(&weight(&a.fault)));
     let faults: Vec<FaultView> = seen.iter().map(|s| said(&s.fault, voice)).collect();

@@ -77,8 +77,10 @@ pub struct MotionView {
     pub seed: u32,
     /// Seconds after which nothing more is waited for.
     pub lasts_s: f64,
-    /// What the keys do, the one on the space bar first.
+    /// What the keys do.
     pub acts: Vec<ActView>,
+    /// The acts one after another, as they should come: what the space bar does.
+    pub order: Vec<HandAct>,
     /// How everything moves while no key is pressed.
     pub stretches: Vec<StretchView>,
     /// What is seen.
@@ -183,6 +185,7 @@ fn sent(drill: Drill, begun: &Begun, (plan, lathe): (&Pointed<'_>, &Lathe), seed
         seed,
         lasts_s: begun.lasts_s,
         acts: drill.acts(plan.setup.ending).iter().map(|act| ActView::of(*act, begun, voice)).collect(),
+        order: drill.order(plan.setup.ending),
         stretches: StretchView::all(&runs, &scene.machine, began),
         stage: drawing::stage(begun, voice),
         dial: scene.machine.dial.map(|d| [d.teeth, d.marks]),

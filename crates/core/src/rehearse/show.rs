@@ -141,7 +141,8 @@ fn cycle(begun: &Begun, order: Order) -> Vec<Pressed> {
         hand.wait(Cue::Still);
         return hand.keys;
     }
-    hand.comes_to(scene.start_mm.max(start).min(start.max(scene.start_mm)));
+    // Stopped before the start by what it coasts: there may be a shoulder behind it.
+    hand.comes_to(scene.start_mm + scene.machine.cuts * scene.coasts(scene.rps) * scene.work.lead_mm);
     hand.press(HandAct::Stop);
     hand.wait(Cue::Still);
     hand.pause();

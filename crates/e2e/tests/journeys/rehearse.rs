@@ -124,6 +124,19 @@ async fn a_wrong_mark_a_turn_back_and_a_crash_are_told_and_drawn() {
     let said = browser.wait_text(".came", "metal before it").await;
     assert!(said.contains("Tool out first"), "{said}");
 
+    // The space bar does what comes next, stopping twice: on the way in, and on the way back.
+    browser.breathe().await;
+    browser.keys([" "]).await;
+    browser.wait_text(".rehearse-says", "Now:").await;
+    tokio::time::sleep(std::time::Duration::from_millis(2400)).await;
+    for _ in 0..6 {
+        browser.keys([" "]).await;
+        tokio::time::sleep(std::time::Duration::from_millis(1200)).await;
+    }
+    // Out and in again before the start was too soon; nothing went back with the tool in.
+    let said = browser.wait_text(".came", "the mark").await;
+    assert!(!said.contains("metal before it"), "{said}");
+
     // Nobody at the pedal: it begins the try and nothing ends it.
     browser.go(&server.at("/jobs/footbridge-tie-rod/rehearse")).await;
     browser.wait_text(".drawn .own", "spindle").await;

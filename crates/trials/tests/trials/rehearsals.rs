@@ -217,12 +217,17 @@ fn the_cycle_in_its_order_and_out_of_it() {
 /// Played right, the groove is the one meant, to the last place, whichever way the cut goes and however the depth is carried.
 #[test]
 fn played_right_the_groove_is_the_one_meant() {
-    for request in [tie_rod(), by_the_dial(), acme(), bore()] {
+    // Cut away from its shoulder with the half-nut closed, the start lies in the relief.
+    let mut closed_away = acme();
+    closed_away["setup"] = json!({"ending": "closed"});
+    for request in [tie_rod(), by_the_dial(), acme(), bore(), closed_away] {
         let (plan, job, lathe) = whole(request.clone());
         let point = plan.point();
         for drill in rehearsal(&point, &job, &lathe, &Tries::default()).drills {
             let shown = shown(drill.drill, &point, &job, &lathe);
             let right = &shown.plays[0].tried;
+            // What the space bar does is what is shown.
+            assert_eq!(shown.plays[0].keys.iter().map(|k| k.act).collect::<Vec<_>>(), shown.motion.order, "{:?} of {request}", drill.drill);
             assert!(right.good, "{:?} of {request}: {:?}", drill.drill, right.faults);
             let line = |role: &str| right.groove.shapes.iter().find(|s| s.role == role).unwrap().line.clone();
             for (cut, meant) in line("cut.surface").iter().zip(line("cut.meant")) {

@@ -32,11 +32,11 @@ export function RehearseStation({ job, plan }: PointedProps) {
   const stands = now?.motion ?? shown.data?.motion;
   const where = (at: number) => (now ? tries.where(at) : placed(stands?.stretches ?? [], 0));
   const acts = now?.motion.acts ?? [];
-  // The space bar does what comes next in its order; where there is but one thing to do, that.
-  const next = acts[(now?.keys.length ?? 0) % Math.max(1, acts.length)];
+  // The space bar does what comes next in its order.
+  const next = now?.motion.order[now.keys.length];
   const space = (at: number) => {
     if (running) {
-      if (next) tries.press(next.act, at);
+      if (next) tries.press(next, at);
     } else if (at - tries.toldAt > TWICE_MS) tries.begin();
   };
   const digit = (key: string, at: number) => {
