@@ -2,8 +2,10 @@
 #![allow(clippy::expect_used, clippy::unwrap_used, clippy::panic)] // test support: a failure is a failed test
 
 mod cable;
+mod stand_in;
 
 pub use cable::{Cable, Line};
+pub use stand_in::StandIn;
 
 use serde_json::{Value, json};
 use std::io::{BufRead, BufReader};

@@ -48,6 +48,13 @@ enum Outcome {
     Missing,
 }
 
+impl ActBody {
+    /// An act an instrument saw, by who had heard of so many before it.
+    pub(crate) fn seen_by(source: String, seen: i64) -> Self {
+        Self { source: Some(source), seen: Some(seen), ..Self::default() }
+    }
+}
+
 /// Records an act. The same again gives the first answer; a different body under the same id is 409.
 #[utoipa::path(put, path = "/api/v1/jobs/{id}/acts/{act}", params(("id" = String, Path), ("act" = String, Path)), request_body = ActBody,
     responses((status = 200, body = JobView), (status = 409, body = Problem), (status = 422, body = Problem)))]
@@ -64,6 +71,18 @@ pub async fn record(
         faults.push(Fault::new("/source", say!(Voice::default(), "srv-source-typed-devices-name-most")));
     }
     let (Some(told), true) = (told, faults.is_empty()) else { return Err(Problem::faulty(faults)) };
+    // What the instrument marked already is not told a second time.
+    let twice = app.follows.told_again(&job, &act, &told);
+    put(&app, voice, (job, act), (told, sent, twice)).await
+}
+
+/// Records what was read; what is told a second time is answered as the first.
+pub(crate) async fn put(
+    app: &App,
+    voice: Asked,
+    (job, act): (String, String),
+    (told, sent, twice): (ActKind, ActBody, bool),
+) -> Result<Json<JobView>, Problem> {
     let recorded = (app.clock)();
     let row = ActRow {
         id: act,
@@ -75,11 +94,11 @@ pub async fn record(
         seen: sent.seen.unwrap_or(0),
     };
     let turn = Arc::clone(&app.acts);
-    match app.with_store(move |store| keep(store, &turn, &job, &row, (&told, &sent), voice)).await? {
+    match app.with_store(move |store| keep(store, &turn, &job, &row, (&told, &sent, twice), voice)).await? {
         Outcome::Done(view, others) => {
-            JobChanged::tell(&app, view.id(), view.revision(), view.sequence());
+            JobChanged::tell(app, view.id(), view.revision(), view.sequence());
             if others {
-                JobChanged::tell_all(&app);
+                JobChanged::tell_all(app);
             }
             Ok(Json(*view))
         }
@@ -130,7 +149,7 @@ pub(crate) fn begun(store: &Store, job: &JobRow) -> Result<Result<Begun, Vec<Fau
 
 /// Records an act, judged by those before it. A plan it begins with is made before its turn comes, so that a long one holds up no other;
 /// where the job moved on meanwhile it is made again.
-fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, (act, sent): (&ActKind, &ActBody), voice: Asked) -> Result<Outcome, Failed> {
+fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, (act, sent, twice): (&ActKind, &ActBody, bool), voice: Asked) -> Result<Outcome, Failed> {
     loop {
         let Some(found) = store.job(job)? else { return Ok(Outcome::Missing) };
         let begins = match (act.begins() && found.frozen.is_none()).then(|| begun(store, &found)).transpose()? {
@@ -142,7 +161,7 @@ fn keep(store: &Store, turn: &Mutex<()>, job: &str, row: &ActRow, (act, sent): (
         let told = acts(store, &found)?;
         let known = told.iter().any(|a| a.id == row.id);
         if !known {
-            if cut_already(&told, act, sent.seen) {
+            if twice || cut_already(&told, act, sent.seen) {
                 return Ok(Outcome::Done(Box::new(view(store, &found, voice)?), false));
             }
             if let Some(faults) = against(store, &found, begins.as_ref(), &told, act, voice)? {

@@ -7,8 +7,8 @@ use crate::problem::PROBLEM;
 use crate::state::{App, DATABASE};
 use crate::voice::Asked;
 use crate::{
-    Files, Serve, acts, batch, bits, changing, day, demo, events, file, guard, jobs, lathes, listen, log, members, part_sheet, planning, problem, rehearse,
-    route, sheets, shop, test_pieces, web, words,
+    Files, Serve, acts, batch, bits, changing, day, demo, events, file, guard, instruments, jobs, lathes, listen, log, members, part_sheet, planning, problem,
+    rehearse, route, sheets, shop, test_pieces, web, words,
 };
 use axum::extract::DefaultBodyLimit;
 use axum::{Router, middleware};
@@ -55,6 +55,19 @@ fn beside() -> OpenApiRouter<App> {
         .routes(routes!(rehearse::drills))
         .routes(routes!(rehearse::begun, rehearse::show))
         .routes(routes!(rehearse::tried))
+        .merge(speaking())
+}
+
+/// Instruments that speak: told of a lathe, and beside a run.
+fn speaking() -> OpenApiRouter<App> {
+    OpenApiRouter::new()
+        .routes(routes!(instruments::told, instruments::tell))
+        .routes(routes!(instruments::lines))
+        .routes(routes!(instruments::ports))
+        .routes(routes!(instruments::point))
+        .routes(routes!(instruments::wound))
+        .routes(routes!(instruments::beside, instruments::tell_following))
+        .routes(routes!(instruments::live))
 }
 
 /// The API routes with their description.
@@ -196,12 +209,14 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
         charts: Arc::new(Cache::of_most(8)),
         plans: Arc::new(Cache::of_most(8)),
         notices: Arc::default(),
+        follows: Arc::default(),
         events: broadcast::channel(64).0,
         stopping,
         clock: now,
         files,
         port,
     };
+    tokio::spawn(instruments::go_on(app.clone()));
     tokio::spawn(copy_daily(app.clone(), folder.join("copies")));
     // The routes describe themselves as they are put together, which takes a moment: the address is told once they answer.
     let router = router(app);

@@ -5,6 +5,7 @@
 use crate::acts::{read_act, time_fault};
 use crate::day;
 use crate::download::saved_as;
+use crate::instruments::kept::{FOLLOWING, TOLD};
 use crate::jobs::{name_fault, title_fault};
 use crate::problem::Problem;
 use crate::rehearse;
@@ -23,6 +24,7 @@ use std::sync::atomic::{AtomicU64, Ordering};
 use utoipa::ToSchema;
 use yoke_core::batch::{BatchFacts, MOST_PARTS, TestPieceFacts};
 use yoke_core::faults::{Fault, plain_words, read_json, read_value};
+use yoke_core::instruments::{Following, Instruments};
 use yoke_core::job::{Kit, LatheProfile, PlanRequest};
 use yoke_core::log::ActKind;
 use yoke_core::rehearse::Tries;
@@ -67,7 +69,7 @@ pub struct ShopFile {
 pub struct SheetFile {
     /// The job or the lathe it belongs to, or `shop`.
     owner: String,
-    /// `route`, `batch`, `test_piece`, `rehearsed`, `day` or `words`.
+    /// `route`, `batch`, `test_piece`, `rehearsed`, `instruments`, `following`, `day` or `words`.
     kind: String,
     /// A route, what is kept of a batch, a list of jobs, or the trade words.
     #[schema(value_type = SheetBody)]
@@ -495,7 +497,9 @@ fn look_at_sheet(sheet: &SheetFile, at: &str, [ids, lathes]: [&BTreeSet<String>;
         }
         rehearse::KIND if ids.contains(&sheet.owner) || lathes.contains(&sheet.owner) => reads::<Tries>(&sheet.body, &format!("{at}/body"), faults),
         "words" if sheet.owner == day::OWNER => reads::<ShopWords>(&sheet.body, &format!("{at}/body"), faults),
-        "route" | "batch" | "day" | "words" | test_pieces::KIND | rehearse::KIND => {
+        TOLD if lathes.contains(&sheet.owner) => reads::<Instruments>(&sheet.body, &format!("{at}/body"), faults),
+        FOLLOWING if ids.contains(&sheet.owner) => reads::<Following>(&sheet.body, &format!("{at}/body"), faults),
+        "route" | "batch" | "day" | "words" | test_pieces::KIND | rehearse::KIND | TOLD | FOLLOWING => {
             faults.push(Fault::new(format!("{at}/owner"), say!(Voice::default(), "srv-not-file", owner = &sheet.owner)))
         }
         other => faults.push(Fault::new(format!("{at}/kind"), say!(Voice::default(), "srv-not-known-route-batch-day", other = &other))),

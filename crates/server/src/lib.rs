@@ -21,6 +21,7 @@ mod events;
 mod file;
 mod folder;
 mod guard;
+mod instruments;
 mod jobs;
 mod lathes;
 mod listen;

@@ -1,6 +1,7 @@
 //! What every handler has: the store, the clock, and the way to tell open pages.
 
 use crate::cache::Cache;
+use crate::instruments::followed::Follows;
 use crate::notices::Notices;
 use crate::stored::Failed;
 use crate::{Files, problem};
@@ -22,6 +23,11 @@ pub struct JobChanged {
 }
 
 impl JobChanged {
+    /// Whether it may be about a job.
+    pub fn of(&self, job: &str) -> bool {
+        self.job.is_empty() || self.job == job
+    }
+
     /// Tells every open page that what many jobs hang on was changed: a lathe, the drawer, or the whole shop.
     pub fn tell_all(app: &App) {
         Self::tell(app, "", 0, 0);
@@ -52,6 +58,8 @@ pub struct App {
     pub(crate) plans: Arc<Cache<Bytes>>,
     /// What befell the shop's folder while it is served.
     pub(crate) notices: Arc<Notices>,
+    /// Runs that are followed by the instruments of their lathe.
+    pub(crate) follows: Arc<Follows>,
     /// Tells open pages which job moved on.
     pub events: broadcast::Sender<JobChanged>,
     /// Turns true when the server is stopping, so that streams end.

@@ -108,6 +108,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/instruments/point": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Learns where in a line a figure stands. */
+        post: operations["point"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/instruments/ports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The serial ports of this computer, by name. */
+        get: operations["ports"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs": {
         parameters: {
             query?: never;
@@ -285,6 +319,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/following": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which instruments stand beside a job's run. */
+        get: operations["beside"];
+        /** Tells how a run is followed. */
+        put: operations["tell_following"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/gauge": {
         parameters: {
             query?: never;
@@ -345,6 +397,23 @@ export interface paths {
         };
         /** One job as a file, with the jobs of its part and their lathes. */
         get: operations["job_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The instruments beside a run, live. */
+        get: operations["live"];
         put?: never;
         post?: never;
         delete?: never;
@@ -850,6 +919,58 @@ export interface paths {
         get: operations["gears_out"];
         /** Gears from a sheet, under `If-Match: revision`; they replace those the lathe had. */
         put: operations["gears_in"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lathes/{id}/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The instruments of a lathe. */
+        get: operations["told"];
+        /** Tells the instruments of a lathe, by the revision they were changed from. */
+        put: operations["tell"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lathes/{id}/instruments/wound/{axis}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Learns how an axis counts, from its figure before and after it was wound. */
+        post: operations["wound"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lathes/{id}/instruments/{which}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is heard of an instrument now, as it comes. */
+        get: operations["lines"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1509,6 +1630,28 @@ export interface components {
             what: string;
         };
         /**
+         * @description What an axis sees.
+         * @enum {string}
+         */
+        AxisName: "cross_slide" | "compound" | "carriage";
+        /** @description An axis as the line has it now. */
+        AxisNow: {
+            axis: components["schemas"]["AxisName"];
+            /** @description How it counts; absent until it was wound. */
+            counts?: string | null;
+            /** @description Whether the line says it is in inches; absent where it says nothing. */
+            inches?: boolean | null;
+            /** @description What it is called. */
+            name: string;
+            /** @description The same as text. */
+            text: string;
+            /**
+             * Format: double
+             * @description Its figure as written; absent where it is not found.
+             */
+            value?: number | null;
+        };
+        /**
          * @description How work that was out of the lathe is back in it.
          * @enum {string}
          */
@@ -1574,6 +1717,15 @@ export interface components {
             rule: string;
             /** @description How it compares. */
             says: string;
+        };
+        /** @description Which instruments stand beside a run. */
+        BesideView: {
+            /** @description How the run is followed. */
+            following: components["schemas"]["Following"];
+            /** @description Whether there is a micrometer that sends. */
+            micrometer: boolean;
+            /** @description Whether its lathe has a readout, as far as it is told. */
+            readout: boolean;
         };
         /** @description A bevel to start a die on. */
         Bevel: {
@@ -1992,6 +2144,35 @@ export interface components {
             /** @description Their teeth; every gear of the group with as many. */
             teeth: number[];
         };
+        /** @description Where its cable ends. */
+        Cable: {
+            /**
+             * Format: int32
+             * @description Bits a second.
+             */
+            baud: number;
+            /** @enum {string} */
+            by: "serial";
+            /**
+             * Format: int32
+             * @description 7 or 8.
+             */
+            data_bits?: number;
+            /** @description What a character is checked by. */
+            parity?: components["schemas"]["Parity"];
+            /** @description What the port is called: `/dev/ttyUSB0`. */
+            port: string;
+            /**
+             * Format: int32
+             * @description 1 or 2.
+             */
+            stop_bits?: number;
+        } | {
+            /** @description Host and port: `192.168.1.20:4001`. */
+            address: string;
+            /** @enum {string} */
+            by: "tcp";
+        };
         /** @description What a callout says, or what is missing from it. */
         CalloutAnswer: {
             /** @description What is missing. */
@@ -2020,6 +2201,24 @@ export interface components {
              * @default
              */
             text?: string;
+        };
+        /**
+         * @description What came of a passage.
+         * @enum {string}
+         */
+        CameCode: "marked" | "deeper" | "shallower" | "unseen" | "same" | "again" | "dry" | "out_of_step" | "too_fast" | "untrusted" | "not_kept";
+        /** @description A passage and what came of it. */
+        CameView: {
+            /** @description What. */
+            code: components["schemas"]["CameCode"];
+            /**
+             * Format: int64
+             * @description Goes up with each.
+             */
+            n: number;
+            offers?: components["schemas"]["ActKind"] | null;
+            /** @description In words. */
+            says: string;
         };
         /** @description One standard thread the sample may be. */
         Candidate: {
@@ -2320,6 +2519,15 @@ export interface components {
             code: string;
             /** @description In words. */
             says: string;
+        };
+        /** @description How an axis counts. */
+        Counts: {
+            /** @description Whether it shows diameter. */
+            diameter: boolean;
+            /** @description Whether it falls where the slide goes away from the operator, the compound is wound in, the carriage goes toward the headstock. */
+            falls: boolean;
+            /** @description Inches, where its line does not say. */
+            inches: boolean;
         };
         /** @description What to change. */
         Cure: {
@@ -2900,6 +3108,41 @@ export interface components {
              */
             trailing: number;
         };
+        /** @description How a run is followed by the readout of its lathe. */
+        Following: {
+            /**
+             * @description Whether passes are marked by themselves.
+             * @default false
+             */
+            marks?: boolean;
+            /**
+             * @description When it was last known to count from there, UTC.
+             * @default null
+             */
+            sure?: string | null;
+            /**
+             * @description Where the readout counts from.
+             * @default {
+             *       "doubted": false
+             *     }
+             */
+            zeros?: components["schemas"]["Zeros"];
+        };
+        /** @description What is told of how a run is followed; what is left out stays. */
+        FollowingBody: {
+            /**
+             * @description Whether passes are marked by themselves.
+             * @default null
+             */
+            marks?: boolean | null;
+            /** @default null */
+            point?: components["schemas"]["PointAt"] | null;
+            /**
+             * @description That the readout still counts from where it was told.
+             * @default false
+             */
+            still?: boolean;
+        };
         /** @description The basic form: how deep, and what stands at crest and root. */
         FormSection: {
             /** @description Flat at the screw's crest; what a flat would be where the form is rounded. */
@@ -3409,6 +3652,23 @@ export interface components {
             /** @default null */
             unit?: components["schemas"]["LengthUnit"] | null;
         };
+        /** @description The instruments of a lathe. */
+        Instruments: {
+            /** @default null */
+            micrometer?: components["schemas"]["Micrometer"] | null;
+            /** @default null */
+            readout?: components["schemas"]["Readout"] | null;
+        };
+        /** @description The instruments of a lathe. */
+        InstrumentsView: {
+            /**
+             * Format: int64
+             * @description Goes up with every change.
+             */
+            revision: number;
+            /** @description As they were told. */
+            told: components["schemas"]["Instruments"];
+        };
         /** @description A job moved on. */
         JobChanged: {
             job: string;
@@ -3905,6 +4165,59 @@ export interface components {
          * @enum {string}
          */
         Level: "danger" | "warn" | "note";
+        /** @description What is heard of an instrument. */
+        LineView: {
+            /** @description Its axes as they are told. */
+            axes: components["schemas"]["AxisNow"][];
+            /** @description What its axes usually would be, by the letters in the line. */
+            guessed: components["schemas"]["ToldAxis"][];
+            /** @description The last line, to point in. */
+            line: string;
+            /**
+             * Format: int64
+             * @description Lines so far, since somebody listens.
+             */
+            lines: number;
+            link: components["schemas"]["Link"];
+            /** @description The same as it is shown, in pieces. */
+            pieces: components["schemas"]["Piece"][];
+            /** @description The reading of a micrometer, with its unit. */
+            reads?: string | null;
+            /** @description Whose line it is. */
+            which: components["schemas"]["Which"];
+        };
+        /**
+         * @description Whether an instrument is heard.
+         * @enum {string}
+         */
+        Link: "none" | "waits" | "heard" | "unread" | "silent" | "lost";
+        /** @description The instruments beside a run. */
+        LiveView: {
+            /** @description The carriage before its mark, or past it. */
+            along?: string | null;
+            came?: components["schemas"]["CameView"] | null;
+            /**
+             * Format: double
+             * @description The division of the collar at its mark; none where the slide has none, or is not seen.
+             */
+            collar?: number | null;
+            /** @description Whether what it counts from is in doubt. */
+            doubted: boolean;
+            /** @description Whether passes are marked by themselves. */
+            marks: boolean;
+            /** @description Whether the micrometer is heard. */
+            micrometer: components["schemas"]["Link"];
+            /** @description Whether the readout is heard. */
+            readout: components["schemas"]["Link"];
+            /** @description What is to be known of it; empty where nothing is amiss. */
+            says: string;
+            sent?: components["schemas"]["SentView"] | null;
+            to_go?: components["schemas"]["ToGo"] | null;
+            /** @description What is still to be told with the point standing there: the crest, the mark. */
+            wants_crest: boolean;
+            /** @description Likewise. */
+            wants_mark: boolean;
+        };
         /** @description A job's log. */
         LogView: {
             /** @description When its plan was frozen, by which version of the reckoning. */
@@ -4245,6 +4558,14 @@ export interface components {
             side?: components["schemas"]["Side"] | null;
             /** @description Title. */
             title: string;
+        };
+        /** @description A micrometer as told. */
+        Micrometer: {
+            /** @description Its cable. */
+            cable: components["schemas"]["Cable"];
+            /** @description Whether it reads inches where its line does not say. */
+            inches?: boolean;
+            pattern?: components["schemas"]["Pattern"] | null;
         };
         /**
          * @description What a micrometer measures.
@@ -5295,6 +5616,11 @@ export interface components {
             taper_mm: components["schemas"]["Quantity"];
         };
         /**
+         * @description What a character is checked by.
+         * @enum {string}
+         */
+        Parity: "none" | "even" | "odd";
+        /**
          * @description A part that is touched to be told.
          * @enum {string}
          */
@@ -5407,6 +5733,20 @@ export interface components {
             side_mm?: number;
             then?: components["schemas"]["Then"] | null;
         };
+        /** @description How a number is found again in lines like the one it was pointed at in. */
+        Pattern: {
+            /** @description The letters before it; empty where there are none. */
+            label?: string;
+            /** @description Its place among the numbers of the line, from 0. */
+            nth: number;
+            /** @description How many numbers the line holds, where it is found by its place: a line cut short is none. */
+            of: number;
+            /**
+             * Format: int32
+             * @description Places after a point that is not written.
+             */
+            places?: number;
+        };
         /** @description A photograph, without its picture. */
         PhotoLine: {
             /** @description Made by the client. */
@@ -5415,6 +5755,15 @@ export interface components {
             says: string;
             /** @description When it was kept. */
             taken: string;
+        };
+        /** @description A piece of a line. */
+        Piece: {
+            /** @description Where a figure begins, to point at it by; absent where it is none. */
+            at?: number | null;
+            /** @description Whether the figure has its point. */
+            pointed: boolean;
+            /** @description What stands there. */
+            text: string;
         };
         /** @description A piece of the part on its sheet. */
         PieceSheet: {
@@ -5769,6 +6118,30 @@ export interface components {
             not_go_mm: components["schemas"]["Quantity"];
         };
         /**
+         * @description Where the point stands when it is told.
+         * @enum {string}
+         */
+        PointAt: "crest" | "mark" | "face";
+        /** @description A line and where in it was pointed. */
+        PointedLine: {
+            /**
+             * @description Where in it, in bytes.
+             * @default 0
+             */
+            at?: number;
+            /**
+             * @description The line.
+             * @default
+             */
+            line?: string;
+            /**
+             * Format: int32
+             * @description Places after a point that is not written.
+             * @default 0
+             */
+            places?: number;
+        };
+        /**
          * @description Where the tool post stands.
          * @enum {string}
          */
@@ -5990,6 +6363,15 @@ export interface components {
              * @description Turns the mate enters; goes with `fit`.
              */
             turns?: number | null;
+        };
+        /** @description A readout as told. */
+        Readout: {
+            /** @description Whether it sends all the time, standing still too: only then does silence say anything. */
+            always?: boolean;
+            /** @description Its axes, as far as they are told. */
+            axes?: components["schemas"]["ToldAxis"][];
+            /** @description Its cable. */
+            cable: components["schemas"]["Cable"];
         };
         /** @description A digital readout: which slides it reads, and how. */
         ReadoutProfile: {
@@ -6608,6 +6990,16 @@ export interface components {
              */
             hangs?: boolean | null;
         };
+        /** @description A reading of the micrometer. */
+        SentView: {
+            /**
+             * Format: int64
+             * @description Goes up with each.
+             */
+            n: number;
+            /** @description As it is typed: figure and unit. */
+            text: string;
+        };
         /** @description The sizes of one series. */
         SeriesSizes: {
             /** @description What it is. */
@@ -6788,7 +7180,7 @@ export interface components {
         SheetFile: {
             /** @description A route, what is kept of a batch, a list of jobs, or the trade words. */
             body: components["schemas"]["SheetBody"];
-            /** @description `route`, `batch`, `test_piece`, `rehearsed`, `day` or `words`. */
+            /** @description `route`, `batch`, `test_piece`, `rehearsed`, `instruments`, `following`, `day` or `words`. */
             kind: string;
             /** @description The job or the lathe it belongs to, or `shop`. */
             owner: string;
@@ -7605,6 +7997,26 @@ export interface components {
              */
             tip_to_pitch_mm: number;
         };
+        /** @description How far the slide is from the next setting. */
+        ToGo: {
+            /**
+             * Format: double
+             * @description Divisions still to go; under nought past it.
+             */
+            divisions: number;
+            /** @description Whether it is past the setting. */
+            past: boolean;
+            /** @description In words. */
+            says: string;
+        };
+        /** @description An axis of a readout. */
+        ToldAxis: {
+            /** @description What it sees. */
+            axis: components["schemas"]["AxisName"];
+            counts?: components["schemas"]["Counts"] | null;
+            /** @description Where in the line its figure stands. */
+            pattern: components["schemas"]["Pattern"];
+        };
         /** @description Something that became of a tool. */
         ToolEvent: {
             /**
@@ -7945,6 +8357,11 @@ export interface components {
             /** @description What is done, in words. */
             says: string;
         };
+        /**
+         * @description Which of them.
+         * @enum {string}
+         */
+        Which: "readout" | "micrometer";
         /** @description A wire, a pin or the shank of a drill, held against this thread. */
         WireView: {
             /** @description Whether it is the one chosen. */
@@ -7995,6 +8412,37 @@ export interface components {
             of: components["schemas"]["Operand"][];
             /** @description The rule used. */
             rule: string;
+        };
+        /** @description An axis as it was wound. */
+        Wound: {
+            /**
+             * Format: double
+             * @description Its figure before, as the line has it.
+             * @default 0
+             */
+            from?: number;
+            /**
+             * @description Of the carriage: whether the slides count inches.
+             * @default false
+             */
+            inches?: boolean;
+            /**
+             * @description Whether the line says inches, or millimetres; absent where it says neither.
+             * @default null
+             */
+            sent_inches?: boolean | null;
+            /**
+             * Format: double
+             * @description And after.
+             * @default 0
+             */
+            to?: number;
+        };
+        /** @description What came of it. */
+        WoundView: {
+            counts?: components["schemas"]["Counts"] | null;
+            /** @description What was found, or why nothing was. */
+            says: string;
         };
         /** @description What of the drawer is written. */
         WrittenDrawer: {
@@ -8058,6 +8506,32 @@ export interface components {
              * @default null
              */
             wires?: string | null;
+        };
+        /** @description Where the readout counts from in a run, as it was told with the point standing there. */
+        Zeros: {
+            /**
+             * Format: double
+             * @description The carriage with the point at the headstock end of the thread.
+             * @default null
+             */
+            carriage_mm?: number | null;
+            /**
+             * Format: double
+             * @description The compound there.
+             * @default null
+             */
+            compound_mm?: number | null;
+            /**
+             * Format: double
+             * @description The cross-slide with the point at the crest.
+             * @default null
+             */
+            cross_mm?: number | null;
+            /**
+             * @description The readout was away since: it may count from elsewhere.
+             * @default false
+             */
+            doubted?: boolean;
         };
     };
     responses: never;
@@ -8387,6 +8861,88 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    point: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PointedLine"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pattern"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ports: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
             /** @description What was sent, or how, is refused */
@@ -9183,6 +9739,108 @@ export interface operations {
             };
         };
     };
+    beside: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BesideView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tell_following: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FollowingBody"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BesideView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     gauging: {
         parameters: {
             query?: {
@@ -9366,6 +10024,51 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShopFile"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    live: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["LiveView"];
                 };
             };
             404: {
@@ -11461,6 +12164,222 @@ export interface operations {
                 };
             };
             428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    told: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentsView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tell: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Instruments"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentsView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    wound: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+                axis: components["schemas"]["AxisName"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wound"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WoundView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lines: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+                which: components["schemas"]["Which"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["LineView"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -23,6 +23,7 @@ const AWAY = {
   paper: lazyRouteComponent(() => import('../part/paper/PaperPage'), 'PaperPage'),
   shop: lazyRouteComponent(() => import('../shop/ShopPage'), 'ShopPage'),
   lathe: lazyRouteComponent(() => import('../shop/LathePage'), 'LathePage'),
+  instruments: lazyRouteComponent(() => import('../shop/instruments/InstrumentsPage'), 'InstrumentsPage'),
 };
 
 /** Fetches what was left out of the first paint: what is at hand opens whether the server still answers or not. */
@@ -93,9 +94,15 @@ const ownLathe = createRoute({
   component: AWAY.lathe,
 });
 
+const instruments = createRoute({
+  getParentRoute: () => root,
+  path: '/shop/lathes/$id/instruments',
+  component: AWAY.instruments,
+});
+
 export const router = createRouter({
   defaultNotFoundComponent: NotFound,
-  routeTree: root.addChildren([board, bare, shop, ownLathe, lathe, part, route, batch, paper, station]),
+  routeTree: root.addChildren([board, bare, shop, ownLathe, instruments, lathe, part, route, batch, paper, station]),
 });
 
 declare module '@tanstack/react-router' {

@@ -193,6 +193,9 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
           >
             {text('shop-questions')}
           </Link>
+          <Link to="/shop/lathes/$id/instruments" params={{ id: view.id }} className="act plain as-link">
+            {text('instruments-page')}
+          </Link>
           <button type="button" className="act plain" onClick={() => setOpen('name')}>
             {text('shop-rename')}
           </button>

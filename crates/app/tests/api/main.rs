@@ -8,6 +8,7 @@ mod chased;
 mod common;
 mod drafting;
 mod folders;
+mod following;
 mod gauging;
 mod ids;
 mod lathes;

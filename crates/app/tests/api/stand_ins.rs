@@ -6,13 +6,13 @@ use std::process::{Child, Command, Stdio};
 use std::time::{Duration, Instant};
 
 /// One running, and where it says it speaks.
-struct Standing {
+pub struct Standing {
     child: Child,
-    at: String,
+    pub at: String,
 }
 
 impl Standing {
-    fn start(arguments: &[&str]) -> Self {
+    pub fn start(arguments: &[&str]) -> Self {
         let mut command = Command::new(env!("CARGO_BIN_EXE_yoke-turn"));
         command.arg("stand-in").args(arguments).stdin(Stdio::piped()).stdout(Stdio::piped()).stderr(Stdio::piped());
         let mut child = command.spawn().unwrap();
@@ -21,13 +21,13 @@ impl Standing {
         Self { child, at: at.trim().to_owned() }
     }
 
-    fn listen(&self) -> BufReader<TcpStream> {
+    pub fn listen(&self) -> BufReader<TcpStream> {
         let stream = TcpStream::connect(&self.at).unwrap();
         stream.set_read_timeout(Some(Duration::from_secs(5))).unwrap();
         BufReader::new(stream)
     }
 
-    fn tell(&mut self, line: &str) {
+    pub fn tell(&mut self, line: &str) {
         writeln!(self.child.stdin.as_mut().unwrap(), "{line}").unwrap();
     }
 }
@@ -40,12 +40,12 @@ impl Drop for Standing {
 }
 
 /// The figures of a line `X… Z…`.
-fn figures(line: &str) -> Vec<f64> {
+pub fn figures(line: &str) -> Vec<f64> {
     line.split_whitespace().map(|word| word.trim_start_matches(|c: char| c.is_ascii_alphabetic()).parse().unwrap()).collect()
 }
 
 /// Lines until one will do; how long it took.
-fn until(from: &mut impl BufRead, mut will_do: impl FnMut(&str) -> bool) -> String {
+pub fn until(from: &mut impl BufRead, mut will_do: impl FnMut(&str) -> bool) -> String {
     let end = Instant::now() + Duration::from_secs(20);
     loop {
         let mut line = String::new();

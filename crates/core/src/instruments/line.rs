@@ -146,6 +146,13 @@ impl Pattern {
         Ok(Self { label, nth, of: all.len(), places: if all[nth].pointed { 0 } else { places.min(MOST_PLACES) } })
     }
 
+    /// Places after the point of a number it found in a line, written or left out.
+    #[must_use]
+    pub fn places_of(&self, found: &Number, line: &str) -> usize {
+        let written = line.get(found.at[0]..found.at[1]).and_then(|text| text.split_once(['.', ',']));
+        written.map_or(usize::from(self.places), |(_, after)| after.len())
+    }
+
     /// The number in a line like the one learned from; nothing where the line is another, or cut short.
     #[must_use]
     pub fn read(&self, line: &str) -> Option<Number> {

@@ -14,6 +14,8 @@ const MOST: usize = 20_000;
 /// A hole of so many of its own intervals, or of such a share of the thread, hides too much.
 const INTERVALS: f64 = 3.0;
 const HIDDEN: f64 = 0.25;
+/// Share of the newest in the mean of late.
+const OF_LATE: f64 = 0.05;
 
 /// One reading of the places: when it came, and where things stood, mm.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -72,6 +74,8 @@ pub enum Seen {
 struct OnItsWay {
     readings: Vec<Place>,
     trusted: bool,
+    /// Whether it was heard before the tool went in: else it may have begun unheard.
+    heard_before: bool,
     /// Farthest along in the way of the cut.
     farthest: f64,
 }
@@ -81,7 +85,7 @@ struct OnItsWay {
 pub struct Passes {
     watching: Watching,
     last: Option<Place>,
-    /// Its own interval, as it goes: the shortest of late, with a little let by.
+    /// Its own interval, the mean of late: lines come in bursts, so that one after another says little.
     interval_s: Option<f64>,
     on: Option<OnItsWay>,
 }
@@ -121,7 +125,7 @@ impl Passes {
     /// One more reading; what it ends is seen.
     pub fn reads(&mut self, now: Place) -> Option<Seen> {
         let Some(before) = self.last.replace(now) else {
-            self.begin(now);
+            self.begin(now, false);
             return None;
         };
         let took = now.at_s - before.at_s;
@@ -131,14 +135,16 @@ impl Passes {
             return None;
         }
         let slides = |p: &Place| [p.cross_mm, p.compound_mm.unwrap_or(0.0)];
-        let leaps = (now.along_mm - before.along_mm).abs() > CARRIAGE_MM_S * took
-            || slides(&now).iter().zip(slides(&before)).any(|(a, b)| (a - b).abs() > SLIDE_MM_S * took);
         let usual = self.interval_s.unwrap_or(took);
-        self.interval_s = Some(if took < usual { took } else { usual + 0.02 * (took - usual).min(usual) });
+        self.interval_s = Some(usual + OF_LATE * (took.min(INTERVALS * usual) - usual));
+        // What came in a burst was read an interval apart all the same.
+        let apart = took.max(usual);
+        let leaps = (now.along_mm - before.along_mm).abs() > CARRIAGE_MM_S * apart
+            || slides(&now).iter().zip(slides(&before)).any(|(a, b)| (a - b).abs() > SLIDE_MM_S * apart);
         let moved = self.along(&now) - self.along(&before);
         let hole = took > INTERVALS * usual && moved.abs() > self.watching.division_mm || moved.abs() > HIDDEN * self.length();
         let Some(mut on) = self.on.take() else {
-            self.begin(now);
+            self.begin(now, true);
             return None;
         };
         let along = self.along(&now);
@@ -147,7 +153,7 @@ impl Passes {
         let back = on.farthest - along > self.watching.pitch_mm / 2.0;
         if !self.is_in(&now) || back {
             // Drawn out, or gone back: that ends it.
-            self.begin(now);
+            self.begin(now, true);
             return self.judge(&on, now.at_s);
         }
         // Standing before the thread says no more than the last of it does.
@@ -168,17 +174,20 @@ impl Passes {
     }
 
     /// A passage may begin where the tool is in.
-    fn begin(&mut self, now: Place) {
-        self.on = self.is_in(&now).then(|| OnItsWay { farthest: self.along(&now), readings: vec![now], trusted: true });
+    fn begin(&mut self, now: Place, heard_before: bool) {
+        self.on = self.is_in(&now).then(|| OnItsWay { farthest: self.along(&now), readings: vec![now], trusted: true, heard_before });
     }
 
     fn judge(&self, on: &OnItsWay, ended_s: f64) -> Option<Seen> {
         let (first, length) = (on.readings.first()?, self.length());
+        let pitch = self.watching.pitch_mm;
         // It begins before the thread, and goes to its end but for the last part of a pitch.
-        if self.along(first) > self.watching.pitch_mm / 2.0 || on.farthest < length - self.watching.pitch_mm {
+        let begun_before = self.along(first) <= pitch / 2.0;
+        let begun_unheard = !on.heard_before && on.farthest - self.along(first) >= pitch;
+        if !begun_before && !begun_unheard || on.farthest < length - pitch {
             return None;
         }
-        if !on.trusted {
+        if !on.trusted || !begun_before {
             return Some(Seen::Untrusted { ended_s });
         }
         let over: Vec<&Place> = on.readings.iter().filter(|p| (0.0..=length).contains(&self.along(p))).collect();

@@ -7,5 +7,5 @@ mod run;
 pub use act::{Act, ActKind, Back, BitChange};
 pub(crate) use learned::mean_and_spread;
 pub use learned::{JobLearned, Learned, learned, reaction_s};
-pub use run::{NextStep, RunState, Tick, fold, judge_told};
-pub(crate) use run::{standing, undone};
+pub use run::{NextStep, RunState, Tick, fold, judge_told, standing};
+pub(crate) use run::{name_of, undone};

@@ -177,7 +177,8 @@ pub(crate) fn undone(acts: &[Act]) -> Vec<&str> {
 }
 
 /// Acts that count, in order: those taken back left out, and the taking back.
-pub(crate) fn standing(acts: &[Act]) -> Vec<&Act> {
+#[must_use]
+pub fn standing(acts: &[Act]) -> Vec<&Act> {
     let undone = undone(acts);
     acts.iter().filter(|a| !undone.contains(&a.id.as_str()) && !matches!(a.kind, ActKind::Undone { .. })).collect()
 }
@@ -673,7 +674,7 @@ fn asking_first(mut verdict: Verdict, act: &ActKind, voice: Voice) -> Verdict {
 }
 
 /// A pass in a word or two.
-fn name_of(pass: &RunPass, voice: Voice) -> String {
+pub(crate) fn name_of(pass: &RunPass, voice: Voice) -> String {
     match pass.kind {
         PassKind::Scratch => say!(voice, "pass-scratch"),
         PassKind::Stocking => say!(voice, "pass-stocking", n = pass.n),

@@ -8,6 +8,7 @@ mod describing;
 mod five_jobs;
 mod gauge;
 mod gears;
+mod instruments;
 mod journeys;
 mod kept;
 mod log;

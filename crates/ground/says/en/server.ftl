@@ -142,3 +142,7 @@ srv-took-when-done = what it took is told with it done
 srv-again-from = the first operation to be done again, one of this part’s route
 srv-rehearse-too-many-keys = No more than { $most } keys in one try.
 srv-rehearse-key-time = Seconds since the try began, from 0 to 3600.
+srv-no-figure-in-line = No figure stands in that line.
+srv-no-figure-there = No figure stands there: touch one in the line.
+srv-no-readout-told = The lathe of this job has no readout that is told, with an axis pointed at: look at its page of instruments.
+srv-readout-not-heard = The readout is not heard now: where the point stands can only be told while it speaks.

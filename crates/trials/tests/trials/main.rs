@@ -21,6 +21,7 @@ mod drawings;
 mod every_cure;
 mod every_form_at_the_lathe;
 mod families;
+mod following;
 mod gauging;
 mod gears;
 mod grooves;

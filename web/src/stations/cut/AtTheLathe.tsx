@@ -3,6 +3,7 @@ import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { useRef, useState } from 'react';
 import { inWords, isPointed, type Job, leftFor, type Plan } from '../../api/client';
 import { useJob } from '../../api/hooks';
+import { useLive } from '../../api/live';
 import { useOutbox } from '../../api/outbox';
 import { useAtTheBench, useSettings, useShownIn } from '../../app/Settings';
 import { TWICE_MS, useKeys } from '../../app/keys';
@@ -17,6 +18,7 @@ import { MeasureLeaf } from '../gauge/MeasureLeaf';
 import { TroubleLeaf } from '../trouble/TroubleLeaf';
 import { Cycle } from './Cycle';
 import { HappenedLeaf, TouchForm } from './HappenedLeaf';
+import { Live } from './Live';
 import { NextSetting } from './NextSetting';
 import { StandsLeaf } from './StandsLeaf';
 import { bare, nutSays, speedSays } from '../../parts/text';
@@ -50,6 +52,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
   const [phase, setPhase] = useDraft('phase', NO_PHASE);
   const pressed = useRef(-TWICE_MS);
   const view = follow(job, plan, waiting);
+  const { there, readout, live, tell } = useLive(job);
   const { next } = view;
   const run = job.run;
   const verdict = waiting.length === 0 ? run?.verdict : null;
@@ -163,13 +166,18 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
           {text('lathe-leave')}
         </Link>
       </header>
-      <main className={next && cycle.length > 0 && steps.length === 0 ? 'with-cycle' : ''}>
+      <main
+        className={[next && cycle.length > 0 && steps.length === 0 && 'with-cycle', there && 'with-live']
+          .filter(Boolean)
+          .join(' ')}
+      >
         <VisuallyHidden>
           <h1>{text('lathe-at-the-lathe', { thread: plan.thread.name })}</h1>
           <p aria-live="assertive" className="announce">
             {says}
           </p>
         </VisuallyHidden>
+        {there && <Live live={live} readout={readout} tell={tell} record={record} />}
         {steps.length > 0 ? (
           <div className="told">
             <ol className="pick-up">
@@ -192,7 +200,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
           <>
             {cycle.length > 0 && <Cycle phases={cycle} at={at} onAt={i => setPhase({ n: next.pass.n, at: i })} />}
             {pointed ? (
-              <NextSetting plan={pointed} next={next} />
+              <NextSetting plan={pointed} next={next} live={live} />
             ) : (
               <div className="told stage">
                 <p data-pass={next.pass.n}>{next.says}</p>

@@ -1,4 +1,4 @@
-import type { NextStep, PointedPlan } from '../../api/client';
+import type { LiveView, NextStep, PointedPlan } from '../../api/client';
 import { Collar } from '../../parts/Collar';
 import { text } from '../../app/voice';
 
@@ -9,7 +9,16 @@ const compound = ({ cut }: PointedPlan) =>
     : text('setting-compound-leaned', { angle: cut.angle_deg });
 
 /** The next setting, read from two steps away: on the readout its figure alone, else turns and divisions over the collar drawn as it will look. */
-export function NextSetting({ plan, next }: { plan: PointedPlan; next: NextStep }) {
+export function NextSetting({
+  plan,
+  next,
+  live,
+}: {
+  plan: PointedPlan;
+  next: NextStep;
+  /** What a readout sees of the dial. */
+  live: LiveView | null;
+}) {
   const { setting, aside } = next;
   const slide = setting.slide === 'compound' ? compound(plan) : text('setting-cross-slide');
   const readout = plan.cut.dial.read_by === 'readout';
@@ -49,7 +58,7 @@ export function NextSetting({ plan, next }: { plan: PointedPlan; next: NextStep 
         </p>
         {step}
       </div>
-      <Collar setting={setting} />
+      <Collar setting={setting} live={live} />
     </>
   );
 }

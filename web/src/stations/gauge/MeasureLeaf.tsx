@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { type ActKind, api, type Job, type Measured, type Plan, unwrap } from '../../api/client';
+import { useLive } from '../../api/live';
 import { useGaugeSheet } from '../../api/sheets';
 import { Leaf } from '../../parts/Leaf';
 import { useUnit } from '../../parts/unit';
@@ -13,6 +14,9 @@ const PLUG = spoken<[NonNullable<Measured['plug']>, string][]>(() => [
   ['go_goes', text('gauge-go-goes-go')],
   ['not_go_goes', text('gauge-go-end-goes')],
 ]);
+
+/** A micrometer that has not spoken yet. */
+const NOTHING_SENT = { n: 0, text: '' };
 
 /** What to see to before anything is read or tried, so that it tells of the thread and of nothing else. */
 const FIRST = spoken(() => text('gauge-first-burrs-sharp'));
@@ -33,6 +37,8 @@ export function MeasureLeaf({
 }) {
   const unit = useUnit();
   const sheet = useGaugeSheet(job, open).data;
+  const live = useLive(job, open).live;
+  const sent = live && (live.sent ?? NOTHING_SENT);
   const [by, setBy] = useState<How | null>(null);
   const how = by ?? usualWay(plan);
   const told = (act: ActKind) => {
@@ -83,6 +89,7 @@ export function MeasureLeaf({
               how={how}
               plan={plan}
               sheet={sheet}
+              sent={sent}
               judge={judge}
               onTold={reading => told({ kind: 'measured', ...reading })}
             />

@@ -1,5 +1,5 @@
 import { useEffect, useId, useRef, useState } from 'react';
-import { type GaugeSheet, inWords, isPointed, type Measured, type Plan } from '../../api/client';
+import { type GaugeSheet, inWords, isPointed, type Measured, type Plan, type SentView } from '../../api/client';
 import { readLength } from '../../api/length';
 import { useDraft } from '../../parts/draft';
 import { figure } from '../../parts/Figure';
@@ -37,6 +37,8 @@ interface SizeFormProps {
   how: Figured;
   plan: Plan;
   sheet: GaugeSheet | undefined;
+  /** What a micrometer that speaks sent last. */
+  sent: SentView | null;
   /** Judges it; what is asked back is shown, and told again it counts. */
   judge: (reading: Measured) => Promise<string[]>;
   onTold: (reading: Measured) => void;
@@ -86,7 +88,7 @@ function Over({
 }
 
 /** A size: the figure, what it was read with, and the same at other places. */
-export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
+export function SizeForm({ how, plan, sheet, sent, judge, onTold }: SizeFormProps) {
   const id = useId();
   const shown = useUnit();
   const [unit, setUnit] = useState(shown);
@@ -115,6 +117,16 @@ export function SizeForm({ how, plan, sheet, judge, onTold }: SizeFormProps) {
     setFault(null);
     act();
   };
+  // What was sent before this was opened was not for it.
+  const [heard, setHeard] = useState(sent?.n ?? null);
+  if (sent && heard !== sent.n) {
+    setHeard(sent.n);
+    if (heard !== null) {
+      const waits = written.trim() === '' ? -1 : places.findIndex(p => p.mm.trim() === '');
+      if (waits < 0) changed(() => setText(sent.text));
+      else changed(() => setPlaces(places.map((p, i) => (i === waits ? { ...p, mm: sent.text } : p))));
+    }
+  }
 
   const enter = async () => {
     const length = async (typed: string) => {

@@ -1,0 +1,341 @@
+//! Follows a run by the instruments of its lathe: hears their lines, shows where the tool stands, and marks the passes that are seen.
+
+use super::ear::{Ear, Heard, Said};
+use super::followed::{Followed, Shared};
+use super::kept::{FOLLOWING, TOLD, change_following, kept};
+use crate::acts::{ActBody, put};
+use crate::jobs::whole_of;
+use crate::state::App;
+use crate::stored::{self, Failed};
+use crate::voice::Asked;
+use std::future::pending;
+use std::sync::{Arc, Weak};
+use std::time::Duration;
+use tokio::sync::{broadcast, watch};
+use tokio::time::{Instant, MissedTickBehavior, interval};
+use yoke_core::instruments::{Bench, Came, CameCode, Follow, Following, Instruments, Link, Seen, Sent, Stands, came};
+use yoke_core::log::{Act, ActKind, RunState, fold, standing};
+use yoke_core::voice::Voice;
+use yoke_store::{JobRow, Store};
+
+/// A readout known to send always that says nothing so long is silent. House value: it is to be said within two seconds.
+const SILENT: Duration = Duration::from_millis(1300);
+/// How often it is looked whether anything was heard.
+const LOOKS: Duration = Duration::from_millis(200);
+/// The same reading of a micrometer twice within this is one.
+const TWICE: Duration = Duration::from_secs(1);
+/// Lines in a row that do not read before it is said.
+const UNREAD: u32 = 3;
+/// How far a slide may stand from where it was last heard, mm, and still count from the same place. House value.
+const MOVED_MM: f64 = 0.05;
+/// After so long with nobody following, minutes, what it counts from is doubted: it may have been off since. House value.
+const OLD_MIN: i64 = 60;
+/// Who the acts are from.
+pub const SOURCE: &str = "readout";
+
+/// What is followed, as it is stored.
+pub struct Loaded {
+    /// The instruments of its lathe.
+    pub told: Instruments,
+    /// How it is followed.
+    pub following: Following,
+    /// The run as set up; nothing where it does not plan, or is no single point's.
+    pub bench: Option<Bench>,
+    /// How it stands.
+    pub state: Option<RunState>,
+}
+
+/// What of a job is followed.
+pub fn load(store: &Store, id: &str) -> Result<Option<Loaded>, Failed> {
+    let Some(job) = store.job(id)? else { return Ok(None) };
+    let lathe = stored::request(&job)?.read.lathe_id;
+    let told = lathe.map(|lathe| kept::<Instruments>(store, &lathe, TOLD)).transpose()?.unwrap_or_default();
+    let following = kept::<Following>(store, id, FOLLOWING)?;
+    let Ok((plan, facts, lathe, _)) = whole_of(store, &job, Asked::default())? else {
+        return Ok(Some(Loaded { told, following, bench: None, state: None }));
+    };
+    let bench = plan.pointed().map(|p| Bench::of(&p, &facts, &lathe));
+    let state = fold(&plan.run, &stored::acts(store, &job)?, Voice::default());
+    Ok(Some(Loaded { told, following, bench, state: Some(state) }))
+}
+
+/// An instrument's lines and what is known of its cable.
+struct Listened {
+    ear: Arc<Ear>,
+    lines: broadcast::Receiver<Said>,
+    now: watch::Receiver<Heard>,
+}
+
+impl Listened {
+    fn of(ear: Arc<Ear>) -> Self {
+        Self { lines: ear.lines(), now: ear.now(), ear }
+    }
+}
+
+/// Its next line; never of what is not there.
+async fn next(of: &mut Option<Listened>) -> Said {
+    let Some(listened) = of else { return pending().await };
+    loop {
+        match listened.lines.recv().await {
+            Ok(said) => return said,
+            Err(broadcast::error::RecvError::Lagged(_)) => {}
+            Err(broadcast::error::RecvError::Closed) => return pending().await,
+        }
+    }
+}
+
+/// Follows one run until nobody holds it.
+struct Follower {
+    app: App,
+    job: String,
+    run: Weak<Followed>,
+    loaded: Loaded,
+    readout: Option<Listened>,
+    micrometer: Option<Listened>,
+    /// When the follower began, and its readout was last heard.
+    began: Instant,
+    last: Option<Instant>,
+    unread: u32,
+    /// Where things stood when it was heard last, once it was away.
+    away: bool,
+    stood: Option<Stands>,
+    sent: Option<(Instant, Sent)>,
+}
+
+/// Follows a job's run until it is let go.
+pub async fn follow(app: App, job: String, run: Weak<Followed>) {
+    let mut events = app.events.subscribe();
+    let id = job.clone();
+    let Ok(Some(loaded)) = app.with_store(move |store| load(store, &id)).await else { return };
+    let mut follower =
+        Follower { app, job, run, loaded, readout: None, micrometer: None, began: Instant::now(), last: None, unread: 0, away: false, stood: None, sent: None };
+    follower.doubt_the_old().await;
+    follower.settle();
+    let mut looks = interval(LOOKS);
+    looks.set_missed_tick_behavior(MissedTickBehavior::Skip);
+    let mut stopping = follower.app.stopping.clone();
+    while follower.run.strong_count() > 0 {
+        tokio::select! {
+            said = next(&mut follower.readout) => follower.heard(said).await,
+            said = next(&mut follower.micrometer) => follower.sent(&said),
+            moved = events.recv() => match moved {
+                Ok(moved) if moved.of(&follower.job) => follower.reload().await,
+                Err(broadcast::error::RecvError::Lagged(_)) => follower.reload().await,
+                Err(broadcast::error::RecvError::Closed) => return,
+                Ok(_) => {}
+            },
+            _ = looks.tick() => follower.look(),
+            _ = stopping.changed() => return,
+        }
+    }
+}
+
+impl Follower {
+    fn change(&self, by: impl FnOnce(&mut Shared)) {
+        if let Some(run) = self.run.upgrade() {
+            run.change(by);
+        }
+    }
+
+    /// What it counts from was told long ago: the readout may have been off since.
+    async fn doubt_the_old(&mut self) {
+        if self.loaded.following.zeros.told() && is_old(self.loaded.following.sure.as_deref(), &(self.app.clock)()) {
+            self.change_following(|f| f.zeros.doubted = true).await;
+        }
+    }
+
+    /// Changes how it is followed, on disk and here.
+    async fn change_following(&mut self, by: impl Fn(&mut Following) + Send + 'static) {
+        by(&mut self.loaded.following);
+        let job = self.job.clone();
+        if let Ok(now) = self.app.with_store(move |store| change_following(store, &job, by)).await {
+            self.loaded.following = now;
+        }
+    }
+
+    async fn reload(&mut self) {
+        let id = self.job.clone();
+        // What cannot be read just now stays as it was.
+        if let Ok(Some(loaded)) = self.app.with_store(move |store| load(store, &id)).await {
+            self.loaded = loaded;
+            self.settle();
+        }
+    }
+
+    /// Listens where it is told to, and watches the run as it is set up.
+    fn settle(&mut self) {
+        let Loaded { told, following, bench, state } = &self.loaded;
+        let ears = &self.app.follows.ears;
+        for (listened, cable) in
+            [(&mut self.readout, told.readout.as_ref().map(|r| &r.cable)), (&mut self.micrometer, told.micrometer.as_ref().map(|m| &m.cable))]
+        {
+            let ear = cable.map(|cable| ears.at(cable));
+            let same = listened.as_ref().zip(ear.as_ref()).is_some_and(|(l, e)| Arc::ptr_eq(&l.ear, e));
+            if !same {
+                *listened = ear.map(Listened::of);
+            }
+        }
+        let (readout, micrometer) = (self.readout.is_some(), self.micrometer.is_some());
+        let (following, bench, state) = (following.clone(), bench.clone(), state.clone());
+        self.change(|shared| {
+            shared.now.marks = following.marks;
+            let link = |there: bool, now: Link| {
+                if !there {
+                    Link::None
+                } else if now == Link::None {
+                    Link::Waits
+                } else {
+                    now
+                }
+            };
+            shared.now.readout = link(readout, shared.now.readout);
+            shared.now.micrometer = link(micrometer, shared.now.micrometer);
+            shared.follow = match (shared.follow.take(), bench) {
+                (Some(follow), Some(bench)) if follow.bench == bench => Some(follow.from(following.zeros)),
+                (_, bench) => bench.map(|bench| Follow::new(bench, following.zeros)),
+            };
+            if shared.marked.as_ref().is_some_and(|(act, _)| state.as_ref().and_then(|s| s.last_act.as_ref()) != Some(act)) {
+                shared.marked = None;
+            }
+            shared.state = state;
+        });
+    }
+
+    /// Whether they are heard at all.
+    fn look(&mut self) {
+        let link = |listened: &Option<Listened>| listened.as_ref().map(|l| l.now.borrow().link);
+        let (readout, micrometer) = (link(&self.readout), link(&self.micrometer));
+        let always = self.loaded.told.readout.as_ref().is_some_and(|r| r.always);
+        let silent = always && self.last.is_some_and(|last| last.elapsed() > SILENT);
+        let off = match readout {
+            Some(Link::Lost) => Some(Link::Lost),
+            Some(_) if silent => Some(Link::Silent),
+            _ => None,
+        };
+        self.away |= off.is_some();
+        let unread = self.unread >= UNREAD;
+        let Some(run) = self.run.upgrade() else { return };
+        let before = {
+            let s = run.shared();
+            (s.now.readout, s.now.micrometer)
+        };
+        let now = (off.or_else(|| unread.then_some(Link::Unread)).unwrap_or(before.0), micrometer.unwrap_or(Link::None));
+        if now != before {
+            run.change(|shared| {
+                (shared.now.readout, shared.now.micrometer) = now;
+                if let (Some(_), Some(follow)) = (off, &mut shared.follow) {
+                    follow.silent();
+                    shared.now.stands = None;
+                }
+            });
+        }
+    }
+
+    /// A line of the readout.
+    async fn heard(&mut self, said: Said) {
+        let Some(readout) = &self.loaded.told.readout else { return };
+        let before = self.last.replace(said.at);
+        let Some(stands) = readout.read(&said.line) else {
+            self.unread = self.unread.saturating_add(1);
+            return;
+        };
+        self.unread = 0;
+        if std::mem::take(&mut self.away) && self.stood.is_some_and(|stood| moved(&stood, &stands)) && self.loaded.following.zeros.told() {
+            self.change_following(|f| f.zeros.doubted = true).await;
+            self.settle();
+        }
+        self.stood = Some(stands);
+        let (at_s, took) = ((said.at - self.began).as_secs_f64(), before.map(|b| (said.at - b).as_secs_f64()));
+        let Some(run) = self.run.upgrade() else { return };
+        let seen = run.change(|shared| {
+            shared.now.readout = Link::Heard;
+            shared.now.stands = Some(stands);
+            if let Some(took) = took {
+                let usual = shared.now.interval_s;
+                shared.now.interval_s = if usual > 0.0 { 0.9 * usual + 0.1 * took.min(4.0 * usual) } else { took };
+            }
+            shared.follow.as_mut()?.reads(at_s, &stands).filter(|_| shared.now.marks)
+        });
+        drop(run);
+        if let Some(seen) = seen {
+            self.mark(seen, at_s).await;
+        }
+    }
+
+    /// A pass was seen: it is told as the run stands, unless it was told by hand meanwhile.
+    async fn mark(&mut self, seen: Seen, now_s: f64) {
+        let ago = |at_s: f64| chrono::Duration::milliseconds(((now_s - at_s).max(0.0) * 1000.0).min(1e9) as i64);
+        let began = match seen {
+            Seen::Pass { began_s, .. } => ago(began_s),
+            Seen::TooFast { ended_s } | Seen::Untrusted { ended_s } => ago(ended_s) + chrono::Duration::seconds(5),
+        };
+        let (job, clock) = (self.job.clone(), self.app.clock);
+        let judged = self.app.with_store(move |store| {
+            let Some(row) = store.job(&job)? else { return Ok(None) };
+            let Some(Loaded { state: Some(state), bench: Some(bench), .. }) = load(store, &job)? else { return Ok(None) };
+            let told = told_since(store, &row, &clock(), began)?;
+            Ok(Some((came(&seen, told, &state, &bench.dial), row.sequence)))
+        });
+        let Ok(Some((mut came, sequence))) = judged.await else { return };
+        if let (true, Some(act)) = (came.marks(), came.act.clone()) {
+            came = self.record(came, act, sequence).await;
+        }
+        self.change(|shared| shared.came(came));
+    }
+
+    async fn record(&mut self, came: Came, act: ActKind, sequence: i64) -> Came {
+        let id = format!("{SOURCE}-{}", uuid::Uuid::new_v4());
+        let source = if came.code == CameCode::Unseen { format!("{SOURCE}, depth unseen") } else { SOURCE.to_owned() };
+        let body = ActBody::seen_by(source, sequence);
+        // Known as marked before anybody hears of it, so that a hand telling it just now tells the same.
+        let n = came.pass.map(|pass| pass.n);
+        if put(&self.app, Asked::default(), (self.job.clone(), id.clone()), (act, body, false)).await.is_err() {
+            return Came { code: CameCode::NotKept, act: None, ..came };
+        }
+        let now = (self.app.clock)();
+        self.change_following(move |f| f.sure = Some(now.clone())).await;
+        self.reload().await;
+        self.change(|shared| shared.marked = n.map(|n| (id, n)));
+        came
+    }
+
+    /// A line of the micrometer; the same again within a second is one reading.
+    fn sent(&mut self, said: &Said) {
+        let Some(sent) = self.loaded.told.micrometer.as_ref().and_then(|m| m.read(&said.line)) else { return };
+        let twice = self.sent.is_some_and(|(at, before)| before == sent && said.at - at < TWICE);
+        self.sent = Some((said.at, sent));
+        if !twice {
+            self.change(|shared| {
+                let n = shared.now.sent.map_or(0, |(n, _)| n) + 1;
+                shared.now.sent = Some((n, sent));
+            });
+        }
+    }
+}
+
+/// Whether that is so long ago that the readout may have been off since.
+fn is_old(sure: Option<&str>, now: &str) -> bool {
+    let time = |text: &str| chrono::DateTime::parse_from_rfc3339(text).ok();
+    sure.and_then(time).zip(time(now)).is_none_or(|(sure, now)| now - sure > chrono::Duration::minutes(OLD_MIN))
+}
+
+/// Whether things stand elsewhere than they did.
+fn moved(before: &Stands, now: &Stands) -> bool {
+    let axes = |s: &Stands| [s.cross_mm, s.compound_mm, s.carriage_mm];
+    axes(before).iter().zip(axes(now)).any(|(a, b)| a.zip(b).is_some_and(|(a, b)| (a - b).abs() > MOVED_MM))
+}
+
+/// Whether a pass was told by hand since a passage began.
+fn told_since(store: &Store, job: &JobRow, now: &str, ago: chrono::Duration) -> Result<bool, Failed> {
+    let Ok(now) = chrono::DateTime::parse_from_rfc3339(now) else { return Ok(false) };
+    let rows = store.acts(&job.id)?;
+    let acts: Vec<Act> = stored::acts(store, job)?;
+    let stands: Vec<&Act> = standing(&acts);
+    let by_hand = |id: &str| {
+        rows.iter()
+            .find(|r| r.id == id)
+            .is_some_and(|r| !r.source.starts_with(SOURCE) && chrono::DateTime::parse_from_rfc3339(&r.recorded).is_ok_and(|at| at >= now - ago))
+    };
+    let a_pass = |act: &ActKind| matches!(act, ActKind::PassDone { .. } | ActKind::Took { .. } | ActKind::Sprung {} | ActKind::StandsAt { .. });
+    Ok(stands.iter().rev().any(|a| a_pass(&a.kind) && by_hand(&a.id)))
+}

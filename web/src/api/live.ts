@@ -1,0 +1,90 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useSyncExternalStore } from 'react';
+import { asked } from '../app/voice';
+import { api, type Job, type LiveView, type PointAt, unwrap } from './client';
+
+/** A stream somebody looks at: opened once however many do, and closed with the last. */
+class Watched {
+  private readonly lookers = new Set<() => void>();
+  private source: EventSource | null = null;
+  private now: unknown = null;
+
+  constructor(
+    private readonly url: string,
+    private readonly event: string,
+    private readonly gone: () => void,
+  ) {}
+
+  read = () => this.now;
+
+  look = (looker: () => void) => {
+    this.lookers.add(looker);
+    if (this.lookers.size === 1) {
+      document.addEventListener('visibilitychange', this.attend);
+      this.attend();
+    }
+    return () => {
+      this.lookers.delete(looker);
+      if (this.lookers.size > 0) return;
+      document.removeEventListener('visibilitychange', this.attend);
+      this.source?.close();
+      this.gone();
+    };
+  };
+
+  private show(now: unknown) {
+    this.now = now;
+    for (const looker of this.lookers) looker();
+  }
+
+  private readonly attend = () => {
+    this.source?.close();
+    this.source = document.visibilityState === 'visible' ? new EventSource(this.url) : null;
+    this.source?.addEventListener(this.event, e => this.show(JSON.parse((e as MessageEvent<string>).data)));
+    // What is not heard any more is not shown as if it were.
+    this.source?.addEventListener('error', () => this.show(null));
+  };
+}
+
+const watched = new Map<string, Watched>();
+const nothing = () => () => undefined;
+
+/** What a stream says now; nothing without one, before it speaks, and once it is off. */
+export function useStream<T>(path: string | null, event: string): T | null {
+  // What stands after a # asks for the same anew.
+  const [at, again = ''] = path?.split('#') ?? [];
+  const url = at && `${at}?${asked({})}#${again}`;
+  let one = url ? watched.get(url) : undefined;
+  if (url && !one) {
+    one = new Watched(url, event, () => watched.delete(url));
+    watched.set(url, one);
+  }
+  return useSyncExternalStore(one?.look ?? nothing, one?.read ?? (() => null)) as T | null;
+}
+
+const of = (job: Job) => ({ params: { path: { id: job.id } } });
+
+/** The instruments beside a run, live; and what is told of how they follow it. */
+export function useLive(job: Job, wanted = true) {
+  const queries = useQueryClient();
+  const key = ['job', job.id, 'following'];
+  const beside = useQuery({
+    queryKey: key,
+    queryFn: async () => unwrap(await api.GET('/api/v1/jobs/{id}/following', of(job))),
+    enabled: wanted,
+  });
+  const there = wanted && beside.data && (beside.data.readout || beside.data.micrometer);
+  const live = useStream<LiveView>(there ? `/api/v1/jobs/${encodeURIComponent(job.id)}/live` : null, 'live');
+  const sequence = job.sequence;
+  useEffect(() => {
+    void queries.invalidateQueries({ queryKey: ['job', job.id, 'following'] });
+  }, [queries, job.id, sequence]);
+  const tell = useCallback(
+    async (body: { marks?: boolean; point?: PointAt; still?: boolean }) => {
+      const now = unwrap(await api.PUT('/api/v1/jobs/{id}/following', { ...of(job), body: body as never }));
+      queries.setQueryData(['job', job.id, 'following'], now);
+    },
+    [queries, job],
+  );
+  return { there: Boolean(there), readout: beside.data?.readout ?? false, live, tell };
+}
