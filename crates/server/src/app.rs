@@ -55,6 +55,8 @@ fn beside() -> OpenApiRouter<App> {
         .routes(routes!(rehearse::drills))
         .routes(routes!(rehearse::begun, rehearse::show))
         .routes(routes!(rehearse::tried))
+        .routes(routes!(rehearse::watched))
+        .routes(routes!(rehearse::told_at_lathe))
         .merge(speaking())
 }
 

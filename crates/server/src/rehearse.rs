@@ -9,12 +9,13 @@ use crate::stored::{self, Failed};
 use crate::voice::Asked;
 use axum::Json;
 use axum::extract::{Path, State};
+use axum::http::StatusCode;
 use serde::{Deserialize, Serialize};
 use serde_json::json;
 use utoipa::ToSchema;
 use yoke_core::faults::Fault;
 use yoke_core::rehearse::{
-    Drill, HandView, Kept, MotionView, Pressed, RehearsalView, ShownView, Tries, TryView, begin, hands_of, judge, motion, rehearsal, shown,
+    Drill, HandView, Kept, MotionView, Pressed, RehearsalView, ShownView, TaskView, Tries, TryView, at_lathe, begin, judge, motion, rehearsal, shown,
 };
 use yoke_core::say;
 use yoke_core::voice::Voice;
@@ -35,6 +36,18 @@ pub struct TryBody {
     seed: u32,
     /// The keys with their times, by the hand's own clock.
     keys: Vec<Pressed>,
+    /// Whether it is over: only then it counts on the learner's path.
+    ended: bool,
+}
+
+/// A stop made at the lathe itself, on air.
+#[derive(Debug, Clone, Default, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct LatheStop {
+    /// Where the carriage came to rest past the mark, mm; under nought before it.
+    past_mm: f64,
+    /// Turns a minute it was tried at.
+    rpm: f64,
 }
 
 /// A try judged, and what is known of the hand since.
@@ -44,6 +57,8 @@ pub struct JudgedTry {
     tried: TryView,
     /// The hand, by the way of stopping.
     hands: Vec<HandView>,
+    /// The learner's path since.
+    path: Vec<TaskView>,
 }
 
 /// Whose tries they are: the lathe's; of a job on none, the job's.
@@ -126,21 +141,66 @@ fn make(store: &Store, id: &str, (drill, which): (Drill, uuid::Uuid), read: &Try
         return Ok(Some(Err(Problem::fault("", say!(plan.voice, "srv-of-a-single-point", by = by)))));
     };
     let (tried, counts) = judge(drill, begin(drill, &pointed, &job, &lathe, read.seed), &read.keys, plan.voice);
-    let tries = match (drill.sample(), counts) {
-        (Some(sample), Some(counts)) => keep(store, &row, sample, Kept { id: which.as_u64_pair().1, ..counts })?,
-        _ => tries_of(store, &row)?,
-    };
-    Ok(Some(Ok(JudgedTry { tried, hands: hands_of(&pointed, &job, &lathe, &tries) })))
+    let id = which.as_u64_pair().1;
+    let tries = keep(store, &row, |tries| {
+        if let (Some(sample), Some(counts)) = (drill.sample(), counts) {
+            tries.add(sample, Kept { id, ..counts });
+        }
+        if read.ended {
+            tries.went(id, drill, tried.good);
+        }
+    })?;
+    let RehearsalView { hands, path, .. } = rehearsal(&pointed, &job, &lathe, &tries);
+    Ok(Some(Ok(JudgedTry { tried, hands, path })))
 }
 
-/// Adds a try to those of its lathe; of two told at once neither is lost.
-fn keep(store: &Store, job: &JobRow, sample: &str, one: Kept) -> Result<Tries, Failed> {
+/// A way of a drill was watched to its end.
+#[utoipa::path(put, path = "/api/v1/jobs/{id}/rehearsal/{drill}/watched/{play}", params(("id" = String, Path), ("drill" = Drill, Path), ("play" = String, Path)),
+    responses((status = 204), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn watched(State(app): State<App>, Path((id, drill, play)): Path<(String, Drill, String)>) -> Result<StatusCode, Problem> {
+    let known = app.with_store(move |store| {
+        let Some(row) = store.job(&id)? else { return Ok(None) };
+        let mut known = false;
+        keep(store, &row, |tries| known = tries.watched(drill, &play))?;
+        Ok(Some(known))
+    });
+    match known.await? {
+        None => Err(Problem::missing("job")),
+        Some(false) => Err(Problem::fault("", say!(Voice::default(), "srv-rehearse-no-such-play"))),
+        Some(true) => Ok(StatusCode::NO_CONTENT),
+    }
+}
+
+/// A stop made at the lathe itself, on air, is told; the same one again counts once.
+#[utoipa::path(put, path = "/api/v1/jobs/{id}/rehearsal/{drill}/at-lathe/{try}", params(("id" = String, Path), ("drill" = Drill, Path), ("try" = String, Path)),
+    request_body = LatheStop, responses((status = 200, body = RehearsalView), (status = 404, body = Problem), (status = 422, body = Problem)))]
+pub async fn told_at_lathe(
+    State(app): State<App>,
+    voice: Asked,
+    Path((id, drill, which)): Path<(String, Drill, uuid::Uuid)>,
+    Sent { read, mut faults }: Sent<LatheStop>,
+) -> Result<Json<RehearsalView>, Problem> {
+    let within = [("/past_mm", (-20.0..=100.0).contains(&read.past_mm), "srv-rehearse-past"), ("/rpm", (1.0..=5000.0).contains(&read.rpm), "srv-rehearse-rpm")];
+    faults.extend(within.into_iter().filter(|(_, fits, _)| !fits).map(|(at, _, id)| Fault::new(at, say!(Voice::default(), id))));
+    if !faults.is_empty() {
+        return Err(Problem::faulty(faults));
+    }
+    let of = id.clone();
+    let stop = of_pointed(&app, id, voice, move |plan, (_, job, lathe, _)| at_lathe(drill, which.as_u64_pair().1, (read.past_mm, read.rpm), &plan, job, lathe));
+    let (sample, kept) = stop.await?.ok_or_else(|| Problem::fault("", say!(Voice::default(), "srv-rehearse-no-stop")))?;
+    let id = of.clone();
+    app.with_store(move |store| store.job(&of)?.map(|row| keep(store, &row, |tries| tries.add(sample, kept))).transpose()).await?;
+    drills(State(app), voice, Path(id)).await
+}
+
+/// Changes the tries of a job's lathe; of two changes at once neither is lost.
+fn keep(store: &Store, job: &JobRow, mut by: impl FnMut(&mut Tries)) -> Result<Tries, Failed> {
     let owner = owner(job)?;
     let mut tries = Tries::default();
     for _ in 0..TRIES {
         let row = store.sheet(&owner, KIND)?;
         tries = row.as_ref().map(stored::sheet).transpose()?.unwrap_or_default();
-        tries.add(sample, one);
+        by(&mut tries);
         if let Changed::Done(_) = store.put_sheet(&owner, KIND, row.map_or(0, |r| r.revision), &json!(tries).to_string())? {
             break;
         }

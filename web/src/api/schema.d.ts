@@ -611,6 +611,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/jobs/{id}/rehearsal/{drill}/at-lathe/{try}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** A stop made at the lathe itself, on air, is told; the same one again counts once. */
+        put: operations["told_at_lathe"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/jobs/{id}/rehearsal/{drill}/tries/{try}": {
         parameters: {
             query?: never;
@@ -621,6 +638,23 @@ export interface paths {
         get?: never;
         /** A try judged by what the hand did and when; the same one again counts once. */
         put: operations["tried"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/jobs/{id}/rehearsal/{drill}/watched/{play}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** A way of a drill was watched to its end. */
+        put: operations["watched"];
         post?: never;
         delete?: never;
         options?: never;
@@ -3498,7 +3532,7 @@ export interface components {
              * @description What is passed once in a thousand passes, s.
              */
             reckoned_s?: number | null;
-            /** @description Of which way of stopping: `open`, `spindle`, `hand`. */
+            /** @description Of which way of stopping: `open`, `spindle`, `hand`; `lathe_open`, `lathe_spindle` at the lathe itself. */
             sample: string;
             /** @description What that says, sentence by sentence. */
             says: string[];
@@ -3807,6 +3841,8 @@ export interface components {
         JudgedTry: {
             /** @description The hand, by the way of stopping. */
             hands: components["schemas"]["HandView"][];
+            /** @description The learner's path since. */
+            path: components["schemas"]["TaskView"][];
             /** @description What came of it. */
             tried: components["schemas"]["TryView"];
         };
@@ -4051,6 +4087,21 @@ export interface components {
              * @default null
              */
             tumbler?: components["schemas"]["Tumbler"][] | null;
+        };
+        /** @description A stop made at the lathe itself, on air. */
+        LatheStop: {
+            /**
+             * Format: double
+             * @description Where the carriage came to rest past the mark, mm; under nought before it.
+             * @default 0
+             */
+            past_mm?: number;
+            /**
+             * Format: double
+             * @description Turns a minute it was tried at.
+             * @default 0
+             */
+            rpm?: number;
         };
         /** @description A lathe as its owner sees it. */
         LatheView: {
@@ -6446,6 +6497,8 @@ export interface components {
             figures: components["schemas"]["FigureView"][];
             /** @description What is known of the hand, a line for each way of stopping that was tried. */
             hands: components["schemas"]["HandView"][];
+            /** @description The learner's path, as far as it was gone. */
+            path: components["schemas"]["TaskView"][];
         };
         /** @description Where the tip runs out, or starts. */
         Relief: {
@@ -7754,6 +7807,23 @@ export interface components {
             /** @description Its name with its lead. */
             says: string;
         };
+        /** @description A task of the path. */
+        TaskView: {
+            /** @description Stable name. */
+            code: string;
+            /** @description Whether it is done. */
+            done: boolean;
+            /** @description The drill it is of. */
+            drill: components["schemas"]["Drill"];
+            /** @description What is to be done. */
+            name: string;
+            /** @description The way it is watched; absent where it is done. */
+            play?: string | null;
+            /** @description What that proves. */
+            proves: string;
+            /** @description How far it is, where it takes more than one. */
+            so_far?: number[] | null;
+        };
         /** @description Teeth about a circle, which is their pitch circle. */
         Teeth: {
             /**
@@ -8197,6 +8267,11 @@ export interface components {
         };
         /** @description A try as the hand made it. */
         TryBody: {
+            /**
+             * @description Whether it is over: only then it counts on the learner's path.
+             * @default false
+             */
+            ended?: boolean;
             /**
              * @description The keys with their times, by the hand's own clock.
              * @default []
@@ -10773,6 +10848,65 @@ export interface operations {
             };
         };
     };
+    told_at_lathe: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+                drill: components["schemas"]["Drill"];
+                try: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LatheStop"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RehearsalView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     tried: {
         parameters: {
             query?: {
@@ -10804,6 +10938,59 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["JudgedTry"];
                 };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    watched: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+                drill: components["schemas"]["Drill"];
+                play: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             404: {
                 headers: {

@@ -875,6 +875,17 @@ export interface Texts {
   'rehearse-groove-left': never;
   'rehearse-caution': never;
   'rehearse-die-or-tap': never;
+  'rehearse-path': never;
+  'rehearse-path-says': never;
+  'rehearse-path-done': never;
+  'rehearse-path-so-far': 'n' | 'of';
+  'rehearse-at-lathe-tell': never;
+  'rehearse-at-lathe-how': never;
+  'rehearse-at-lathe-past': never;
+  'rehearse-at-lathe-rpm': never;
+  'rehearse-at-lathe-add': never;
+  'rehearse-at-lathe-open': never;
+  'rehearse-at-lathe-spindle': never;
   'instruments-page': never;
   'instruments-title': 'name';
   'instruments-says': never;

@@ -41,7 +41,10 @@ export function LathePage() {
                 </Link>
               ),
               name,
-            })}
+            })}{' '}
+            <Link to="/shop/lathes/$id/instruments" params={{ id }} className="word">
+              {text('instruments-page')}
+            </Link>
           </h1>
         </Head>
         <main className="station-main">
@@ -192,9 +195,6 @@ function Told({ view, unit }: { view: LatheView; unit: 'mm' | 'in' }) {
             className="act plain as-link"
           >
             {text('shop-questions')}
-          </Link>
-          <Link to="/shop/lathes/$id/instruments" params={{ id: view.id }} className="act plain as-link">
-            {text('instruments-page')}
           </Link>
           <button type="button" className="act plain" onClick={() => setOpen('name')}>
             {text('shop-rename')}

@@ -39,9 +39,27 @@ async fn tries_are_judged_by_their_own_times_and_each_counts_once() {
     // The first pass, slow, says nothing of the hand.
     let (_, answer) = tried(&server, "first_pass", &id(50), 0.3).await;
     assert_eq!(answer["hands"][0]["tries"], 9);
+    // On the learner's path what is watched is done, and what is tried counts once it is over.
+    let done = |view: &Value| view["path"].as_array().unwrap().iter().map(|t| t["done"] == true).collect::<Vec<_>>();
+    assert_eq!(server.send(Method::PUT, &format!("{JOB}/stop_spindle/watched/right"), Value::Null, &[]).await.0, StatusCode::NO_CONTENT);
+    let (status, problem) = server.send(Method::PUT, &format!("{JOB}/stop_spindle/watched/nothing"), Value::Null, &[]).await;
+    assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY, "{problem}");
+    let (_, view) = server.get(JOB).await;
+    assert!(done(&view)[0] && !done(&view)[1] && view["path"].as_array().unwrap().len() == 10, "{view}");
+    // Stops made at the lathe are a sample of their own; told again they are one, and what is no speed is named.
+    for n in [60, 60, 61] {
+        let body = json!({"past_mm": 1.2, "rpm": 60.0});
+        let (status, view) = server.send(Method::PUT, &format!("{JOB}/stop_spindle/at-lathe/{}", id(n)), body, &[]).await;
+        assert!(status == StatusCode::OK && view["hands"][0]["sample"] == "lathe_spindle", "{view}");
+    }
+    let (_, kept) = server.get("/api/v1/shop.json").await;
+    let sheet = kept["sheets"].as_array().unwrap().iter().find(|s| s["kind"] == "rehearsed").unwrap();
+    assert_eq!(sheet["body"]["lathe_spindle"].as_array().unwrap().len(), 2, "{sheet}");
+    let (status, problem) = server.send(Method::PUT, &format!("{JOB}/stop_spindle/at-lathe/{}", id(70)), json!({"past_mm": 500.0, "rpm": 0.0}), &[]).await;
+    assert!(status == StatusCode::UNPROCESSABLE_ENTITY && problem["faults"].as_array().unwrap().len() == 2, "{problem}");
     // They are the lathe's: another job on it knows them, and they go out with the shop and come in again.
     let (_, other) = server.get("/api/v1/jobs/paddle-screw-and-nut/rehearsal").await;
-    assert!(other["hands"][0]["tries"] == 9 && other["hands"][0]["change"].is_null(), "{other}");
+    assert!(other["hands"][1]["tries"] == 9 && other["hands"][1]["change"].is_null(), "{other}");
     let (_, mut shop) = server.get("/api/v1/shop.json").await;
     let at = shop["sheets"].as_array().unwrap().iter().position(|s| s["kind"] == "rehearsed").unwrap();
     assert_eq!(shop["sheets"][at]["owner"], "long-bed");
@@ -49,7 +67,7 @@ async fn tries_are_judged_by_their_own_times_and_each_counts_once() {
     let empty = Server::start(elsewhere.path(), &[]);
     let (status, took) = empty.post("/api/v1/shop.json", shop.clone()).await;
     assert_eq!(status, StatusCode::OK, "{took}");
-    assert_eq!(empty.get(JOB).await.1["hands"][0]["tries"], 9);
+    assert_eq!(empty.get(JOB).await.1["hands"][1]["tries"], 9);
     shop["sheets"][at]["owner"] = json!("nobody");
     let (status, problem) = empty.post("/api/v1/shop.json", shop).await;
     assert!(status == StatusCode::UNPROCESSABLE_ENTITY && problem["faults"][0]["pointer"] == format!("/sheets/{at}/owner"), "{problem}");

@@ -146,10 +146,13 @@ impl Now {
         let wants_crest = sees(|s| s.cross_mm) && follow.zeros.cross_mm.is_none() || slants && sees(|s| s.compound_mm) && follow.zeros.compound_mm.is_none();
         let wants_mark = sees(|s| s.carriage_mm) && follow.zeros.carriage_mm.is_none();
         let doubted = follow.zeros.doubted;
+        let to_go = self.to_go(follow, &tool, state, voice).filter(|_| !doubted);
+        let past = to_go.as_ref().filter(|to_go| to_go.past).map(|_| say!(voice, "live-wind-back"));
+        let unseen = slants && heard.is_some() && !sees(|s| s.compound_mm);
         LiveView {
             readout: self.readout,
-            says: self.says(slants && heard.is_some() && !sees(|s| s.compound_mm), doubted, voice),
-            to_go: self.to_go(follow, &tool, state, voice).filter(|_| !doubted),
+            says: past.unwrap_or_else(|| self.says(unseen, doubted, voice)),
+            to_go,
             collar: tool.set_mm.filter(|_| !doubted && dial.divisions > 0.0).map(|mm| {
                 // To half a division, drawn out too.
                 let halves = (mm / dial.half_mm()).round();

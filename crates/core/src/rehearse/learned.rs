@@ -4,63 +4,23 @@ use super::drill::Drill;
 use super::hand::{FEWEST, Hand, Stop, THROWN_AWAY, once_in};
 use super::judge::Kept;
 use super::scene::{BY_HAND_RPS, Scene};
+use super::tries::Tries;
 use crate::job::{Lathe, Speeds};
 use crate::plan::Pointed;
 use crate::quantity::plain_text;
 use crate::say;
 use crate::voice::Voice;
-use serde::{Deserialize, Serialize};
+use serde::Serialize;
 use serde_json::{Value, json};
 
-/// Tries as kept, by the way of stopping: opening the half-nut, stopping the spindle, turning by hand.
-#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
-pub struct Tries {
-    /// The half-nut opened.
-    #[serde(default)]
-    pub open: Vec<Kept>,
-    /// The spindle stopped.
-    #[serde(default)]
-    pub spindle: Vec<Kept>,
-    /// Turned by hand.
-    #[serde(default)]
-    pub hand: Vec<Kept>,
-}
-
-/// Tries kept of one way of stopping: what is older says little of the hand of today. House value.
-const KEPT: usize = 60;
-
-impl Tries {
-    /// Those of one way.
-    #[must_use]
-    pub fn of(&self, sample: &str) -> &[Kept] {
-        match sample {
-            "open" => &self.open,
-            "spindle" => &self.spindle,
-            _ => &self.hand,
-        }
-    }
-
-    /// One more; one that is there already counts once.
-    pub fn add(&mut self, sample: &str, kept: Kept) {
-        let list = match sample {
-            "open" => &mut self.open,
-            "spindle" => &mut self.spindle,
-            _ => &mut self.hand,
-        };
-        if kept.id != 0 && list.iter().any(|k| k.id == kept.id) {
-            return;
-        }
-        list.push(kept);
-        let over = list.len().saturating_sub(KEPT);
-        list.drain(..over);
-    }
-}
+/// How much faster than it was tried a hand at the lathe may be sent. House value.
+const LIFTS: f64 = 1.5;
 
 /// A hand, as far as it is known.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct HandView {
-    /// Of which way of stopping: `open`, `spindle`, `hand`.
+    /// Of which way of stopping: `open`, `spindle`, `hand`; `lathe_open`, `lathe_spindle` at the lathe itself.
     pub sample: &'static str,
     /// Tries that count.
     pub tries: usize,
@@ -91,7 +51,11 @@ pub(super) fn at_says(lathe: &str, scene: &Scene, voice: Voice) -> String {
 /// Each way of stopping that was tried.
 #[must_use]
 pub fn hands(plan: &Pointed<'_>, scene: &Scene, lathe: &Lathe, tries: &Tries) -> Vec<HandView> {
-    ["open", "spindle", "hand"].into_iter().filter(|s| !tries.of(s).is_empty()).map(|sample| view(sample, plan, scene, lathe, tries.of(sample))).collect()
+    ["lathe_open", "lathe_spindle", "open", "spindle", "hand"]
+        .into_iter()
+        .filter(|s| !tries.of(s).is_empty())
+        .map(|sample| view(sample, plan, scene, lathe, tries.of(sample)))
+        .collect()
 }
 
 fn view(sample: &'static str, plan: &Pointed<'_>, scene: &Scene, lathe: &Lathe, tries: &[Kept]) -> HandView {
@@ -103,12 +67,13 @@ fn view(sample: &'static str, plan: &Pointed<'_>, scene: &Scene, lathe: &Lathe, 
         let says = vec![say!(voice, "rehearse-too-few", more = wanted, thrown = THROWN_AWAY)];
         return HandView { sample, tries: counted, mean_s: None, spread_s: None, doubt_s: None, reckoned_s: None, says, change: None };
     };
+    let at_lathe = sample.strip_prefix("lathe_");
     let (hundredth, over) = (|v: f64| (v * 100.0).round() / 100.0, |v: f64| (v * 100.0).ceil() / 100.0);
     let slower = over(hand.reckoned_s);
     let mut says = vec![say!(
         voice,
         "rehearse-hand",
-        sample = sample,
+        sample = at_lathe.unwrap_or(sample),
         tries = hand.tries,
         mean = plain_text(hand.mean_s, 2),
         doubt = plain_text(over(hand.doubt_s), 2),
@@ -116,10 +81,18 @@ fn view(sample: &'static str, plan: &Pointed<'_>, scene: &Scene, lathe: &Lathe, 
         reckoned = plain_text(slower, 2)
     )];
     says.extend(room(sample, &hand, plan, scene, lathe));
-    // A key is not a lever: it may make what is reckoned with slower, never faster.
-    let told = sample != "hand" && Some(sample) == Drill::stopping(plan.setup.ending).sample();
-    let change = (told && slower > plan.setup.reaction_s + 1e-9 && slower <= 5.0).then(|| json!({"setup": {"reaction_s": slower}}));
-    says.push(if change.is_some() {
+    let told = sample != "hand" && Some(at_lathe.unwrap_or(sample)) == Drill::stopping(plan.setup.ending).sample();
+    let fits = told && slower <= 5.0;
+    // A key is not a lever: it may make what is reckoned with slower, never faster. What was stopped at the lathe may do both, and lifts what
+    // holds an unmeasured hand, so far as it was tried.
+    let most = (stops.iter().map(|s| s.rps).fold(0.0, f64::max) * 60.0 * LIFTS).floor();
+    let change = match at_lathe {
+        Some(_) => fits.then(|| json!({"setup": {"reaction_s": slower.max(0.05), "comfort_rpm": most}})),
+        None => (fits && slower > plan.setup.reaction_s + 1e-9).then(|| json!({"setup": {"reaction_s": slower}})),
+    };
+    says.push(if change.is_some() && at_lathe.is_some() {
+        say!(voice, "rehearse-at-lathe", reckoned = plain_text(slower, 2), now = plain_text(plan.setup.reaction_s, 2), most = plain_text(most, 0))
+    } else if change.is_some() {
         say!(voice, "rehearse-slower", reckoned = plain_text(slower, 2), now = plain_text(plan.setup.reaction_s, 2))
     } else if told {
         say!(voice, "rehearse-not-faster", now = plain_text(plan.setup.reaction_s, 2))
@@ -141,7 +114,7 @@ fn view(sample: &'static str, plan: &Pointed<'_>, scene: &Scene, lathe: &Lathe, 
 /// What the hand asks of the room past the mark, the speed that keeps to it, and what another millimetre would allow.
 fn room(sample: &'static str, hand: &Hand, plan: &Pointed<'_>, scene: &Scene, lathe: &Lathe) -> Vec<String> {
     let voice = plan.voice;
-    let coast = |rps: f64| if sample == "spindle" { scene.coasts(rps) } else { 0.0 };
+    let coast = |rps: f64| if sample.ends_with("spindle") { scene.coasts(rps) } else { 0.0 };
     let lead = scene.work.lead_mm;
     let rps = if sample == "hand" { BY_HAND_RPS } else { scene.rps.abs() };
     let needs = hand.room_mm(lead, rps, coast(rps));

@@ -8,18 +8,22 @@ mod drill;
 mod hand;
 mod judge;
 mod learned;
+mod path;
 mod scene;
 mod show;
 mod stretch;
+mod tries;
 
 pub use drawing::StageView;
 pub use drill::{Begun, Drill, HandAct};
 pub use hand::{FEWEST, Hand, Stop, THROWN_AWAY, once_in, spreads};
 pub use judge::{FaultView, Kept, Pressed, TryView, judge};
-pub use learned::{HandView, Tries};
+pub use learned::HandView;
+pub use path::TaskView;
 pub use scene::Scene;
 pub use show::PlayView;
 pub use stretch::{EvenView, StretchView};
+pub use tries::Tries;
 
 use crate::job::{Job, Lathe};
 use crate::plan::Pointed;
@@ -39,6 +43,8 @@ pub struct RehearsalView {
     pub figures: Vec<FigureView>,
     /// What is known of the hand, a line for each way of stopping that was tried.
     pub hands: Vec<HandView>,
+    /// The learner's path, as far as it was gone.
+    pub path: Vec<TaskView>,
 }
 
 /// A figure with what it is.
@@ -137,8 +143,9 @@ pub fn rehearsal(plan: &Pointed<'_>, job: &Job, lathe: &Lathe, tries: &Tries) ->
     let scene = Scene::of(plan, job, lathe);
     let voice = plan.voice;
     let drills = Drill::of(plan, &scene, lathe.reverses);
+    let path = path::path(&drills, tries, voice);
     let drills = drills.into_iter().map(|drill| DrillView { drill, name: drill.name(voice), says: drill.says(voice) }).collect();
-    RehearsalView { drills, figures: figures(plan, &scene), hands: hands(plan, &scene, lathe, tries) }
+    RehearsalView { drills, figures: figures(plan, &scene), hands: hands(plan, &scene, lathe, tries), path }
 }
 
 fn figures(plan: &Pointed<'_>, scene: &Scene) -> Vec<FigureView> {
@@ -153,10 +160,17 @@ fn figures(plan: &Pointed<'_>, scene: &Scene) -> Vec<FigureView> {
     all
 }
 
-/// What is known of the hand alone.
+/// A stop made at the lathe itself, on air, as it counts: where it came to rest past the mark, mm, at a speed, turns a minute. Nothing of a
+/// drill that is no stop under power.
 #[must_use]
-pub fn hands_of(plan: &Pointed<'_>, job: &Job, lathe: &Lathe, tries: &Tries) -> Vec<HandView> {
-    hands(plan, &Scene::of(plan, job, lathe), lathe, tries)
+pub fn at_lathe(drill: Drill, id: u64, (past_mm, rpm): (f64, f64), plan: &Pointed<'_>, job: &Job, lathe: &Lathe) -> Option<(&'static str, Kept)> {
+    let scene = Scene::of(plan, job, lathe);
+    let (sample, coast_turns) = match drill {
+        Drill::StopOpen => ("lathe_open", 0.0),
+        Drill::StopSpindle => ("lathe_spindle", scene.coasts(rpm / 60.0)),
+        _ => return None,
+    };
+    Some((sample, Kept { id, past_mm, lead_mm: scene.work.lead_mm, rps: rpm / 60.0, coast_turns }))
 }
 
 /// A drill as it begins from a seed.

@@ -183,3 +183,57 @@ async fn motion_is_kept_from_eyes_that_do_not_want_it() {
     }
     browser.close().await;
 }
+
+/// The learner's path, and stops made at the lathe itself.
+#[tokio::test]
+async fn a_path_of_ten_tasks_is_gone_and_stops_at_the_lathe_told() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.go(&server.at("/jobs/footbridge-tie-rod/rehearse")).await;
+    browser.click_text(".act", "Ten tasks").await;
+    browser.wait_text(".path", "It was no luck").await;
+    let tasks = browser.page.find_all(thirtyfour::By::Css(".path .choice")).await.unwrap();
+    assert_eq!(tasks.len(), 10);
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    // A task is begun by a touch: its drill is the one on the page.
+    browser.touch(".path li:nth-child(2) .choice").await;
+    browser.wait_text(".drawn .own", "The first pass, slow").await;
+    // One to be watched opens where it is shown, and is done once it was seen to its end.
+    browser.click_text(".act", "Ten tasks").await;
+    browser.touch(".path li:nth-child(3) .choice").await;
+    browser.wait_text("[role=dialog] .plays [aria-pressed=true]", "Too late").await;
+    browser.close_leaf().await;
+    let watched = server.at("/api/v1/jobs/footbridge-tie-rod/rehearsal/stop_spindle/watched/right");
+    assert!(reqwest::Client::new().put(watched).send().await.unwrap().status().is_success());
+    browser.go(&server.at("/jobs/footbridge-tie-rod/rehearse")).await;
+    browser.click_text(".act", "Ten tasks").await;
+    browser.wait_text(".path li:first-child", "Done").await;
+    browser.close_leaf().await;
+    // Twelve stops at the lathe, told by their place: they alone make the time shorter, of a job not begun.
+    browser.go(&server.at("/jobs/paddle-screw-and-nut/rehearse")).await;
+    browser.click_text(".act", "Your hand").await;
+    yoke_e2e::retype(&browser.find(".at-lathe input[name=rpm]").await, "30").await;
+    for i in 0..12_u8 {
+        let field = browser.find(".at-lathe input:not([name=rpm])").await;
+        yoke_e2e::retype(&field, format!("{:.2} mm{}", 0.95 + 0.02 * f64::from(i % 4), Key::Enter + "")).await;
+        server_has(&server, usize::from(i) + 1).await;
+    }
+    browser.wait_text("[data-sample=lathe_open]", "made at the lathe").await;
+    browser.click_text("[data-sample=lathe_open] .act", "Reckon with it").await;
+    server.comes_to("paddle-screw-and-nut", "/request/setup/comfort_rpm", 45).await;
+    browser.close().await;
+}
+
+/// Waits until so many stops at the lathe are kept.
+async fn server_has(server: &Server, stops: usize) {
+    for _ in 0..200 {
+        let shop: Value = reqwest::get(server.at("/api/v1/shop.json")).await.unwrap().json().await.unwrap();
+        let sheet = shop["sheets"].as_array().unwrap().iter().find(|s| s["kind"] == "rehearsed").cloned().unwrap_or_default();
+        if sheet["body"]["lathe_open"].as_array().is_some_and(|list| list.len() == stops) {
+            return;
+        }
+        tokio::time::sleep(std::time::Duration::from_millis(40)).await;
+    }
+    panic!("{stops} stops are never kept");
+}

@@ -51,6 +51,7 @@ live-compound-unseen = It does not see the { -compound }, which carries the dept
 live-there = There.
 live-to-go = { $by } to go
 live-past = Past it by { $by }
+live-wind-back = Wind back past the play and come up to it again; what is cut so is recorded as it was cut.
 live-to-mark = { $by } before the mark, shown { $late } late: eyes on the mark.
 live-past-mark = { $by } past the mark, shown { $late } late: eyes on the mark.
 live-axis = { $axis ->

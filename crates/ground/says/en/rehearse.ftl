@@ -157,3 +157,34 @@ rehearse-fits = There is { $there } past the mark here: { $fits ->
 rehearse-slower = That is slower than the { $now } s reckoned with: reckon with { $reckoned } s.
 rehearse-not-faster = Speed and room stay reckoned with { $now } s: a key is not a lever, and only tries at the lathe make that less.
 rehearse-other-way = Passes of this job end another way: nothing of it is changed by this.
+rehearse-at-lathe = These were made at the lathe: reckon with { $reckoned } s in place of { $now } s, up to { $most } rpm, half as fast again as the fastest tried.
+rehearse-task-watch = { $what }. Watch it: { $how }.
+rehearse-task-running = { $n ->
+    [1] { $what }, once without a fault.
+   *[other] { $what }, { $n } times running without a fault.
+}
+rehearse-task-known = { $what }, { $n } tries, the first two to warm up.
+rehearse-proves = { $kind ->
+    [watch] { $drill ->
+        [catch_mark] You know which mark serves, and that it is pressed just before it comes.
+        [cycle] You know the order: tool out, stop, back, stop, in, go.
+       *[other] You know where the mark is and what the hand does there.
+    }
+    [mistake] { $drill ->
+        [catch_mark] You have seen the second groove one wrong mark cuts.
+        [cycle] You have seen what the play does to a tool left in on the way back.
+       *[other] You have seen how far a hand taken by surprise runs on.
+    }
+    [once] { $drill ->
+        [first_pass] The slow first pass ends where it should: that is how every job begins.
+        [catch_mark] You wait for the mark that serves, and do not snatch at another.
+        [cycle] You have the whole order in the hands.
+       *[other] You can end a pass at its mark.
+    }
+    [running] { $drill ->
+        [catch_mark] It was no luck: three in the same groove.
+        [cycle] The order holds without thinking of it.
+       *[other] It was no luck: three at the mark.
+    }
+   *[known] Your time and its spread are known, so that the room and the speed are reckoned for you.
+}

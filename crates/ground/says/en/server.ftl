@@ -146,3 +146,7 @@ srv-no-figure-in-line = No figure stands in that line.
 srv-no-figure-there = No figure stands there: touch one in the line.
 srv-no-readout-told = The lathe of this job has no readout that is told, with an axis pointed at: look at its page of instruments.
 srv-readout-not-heard = The readout is not heard now: where the point stands can only be told while it speaks.
+srv-rehearse-no-such-play = No way of this drill that is watched on the path is called that.
+srv-rehearse-past = Past the mark, from -20 to 100 mm.
+srv-rehearse-rpm = The speed it was tried at, from 1 to 5000 rpm.
+srv-rehearse-no-stop = Only a stop by the half-nut or by the spindle is told so.

@@ -3,7 +3,9 @@
 use serde_json::{Value, json};
 use yoke_core::job::{Job, Lathe};
 use yoke_core::plan::{Plan, plan};
-use yoke_core::rehearse::{Drill, Hand, HandAct, Kept, MotionView, Pressed, Stop, Tries, TryView, begin, judge, motion, once_in, rehearsal, shown, spreads};
+use yoke_core::rehearse::{
+    Drill, Hand, HandAct, Kept, MotionView, Pressed, Stop, Tries, TryView, at_lathe, begin, judge, motion, once_in, rehearsal, shown, spreads,
+};
 use yoke_core::voice::Voice;
 use yoke_trials::{SinglePoint, demo_lathe, settled};
 
@@ -303,5 +305,89 @@ fn every_drill_of_every_kind_of_job_may_be_done_right() {
                 assert!(!view.says.contains('{') && !view.advice.is_empty());
             }
         }
+    }
+}
+
+/// Tried at the lathe itself it may be reckoned with as quicker, and the speed no more than half as fast again as the fastest tried.
+#[test]
+fn only_what_was_tried_at_the_lathe_makes_the_time_shorter_and_lifts_the_speed() {
+    let (plan, job, lathe) = whole(tie_rod());
+    let point = plan.point();
+    let held = point.setup.speed_rpm.as_ref().unwrap().value;
+    let mut tries = Tries::default();
+    for i in 0..12_u32 {
+        // 0.15 s and a little, at 60 rpm, and what it coasts.
+        let late = 0.15 + 0.01 * f64::from(i % 4);
+        let scene_coast = lathe.coast[0] * (60.0 / lathe.coast[1]).powi(2);
+        let past = 2.5 * (late + scene_coast);
+        let (sample, kept) = at_lathe(Drill::StopSpindle, u64::from(i) + 1, (past, 60.0), &point, &job, &lathe).unwrap();
+        assert!(sample == "lathe_spindle" && (Stop::from(kept).late_s() - late).abs() < 1e-9);
+        tries.add(sample, kept);
+        // The same at a key: no quicker for it.
+        tries.add("spindle", kept);
+    }
+    let view = rehearsal(&point, &job, &lathe, &tries);
+    let of = |sample: &str| view.hands.iter().find(|h| h.sample == sample).unwrap();
+    assert!(of("spindle").change.is_none());
+    let change = of("lathe_spindle").change.clone().unwrap();
+    let reckoned = change["setup"]["reaction_s"].as_f64().unwrap();
+    assert!(reckoned < point.setup.reaction_s && (reckoned - of("lathe_spindle").reckoned_s.unwrap()).abs() < 1e-9);
+    assert_eq!(change["setup"]["comfort_rpm"], json!(90.0));
+    // Taken over, the plan may go faster, and never past what was tried by half.
+    let mut request = tie_rod();
+    request["setup"] = change["setup"].clone();
+    request["blank"]["relief_width_mm"] = json!(40);
+    let quicker = whole(request).0;
+    let now = quicker.point().setup.speed_rpm.as_ref().unwrap().value;
+    assert!(now <= 90.0 && quicker.point().setup.reaction_s < point.setup.reaction_s, "{now} and {held}");
+    assert!(at_lathe(Drill::Cycle, 1, (1.0, 60.0), &point, &job, &lathe).is_none());
+}
+
+/// Ten tasks from the drills a job has, done one by one; what is done stays done, and a try told twice is one.
+#[test]
+fn the_path_is_gone_step_by_step() {
+    for (request, stop, then, mistake) in
+        [(tie_rod(), Drill::StopSpindle, Drill::Cycle, "tool-in"), (by_the_dial(), Drill::StopOpen, Drill::StopSpindle, "late")]
+    {
+        let (plan, job, lathe) = whole(request);
+        let path = |tries: &Tries| rehearsal(&plan.point(), &job, &lathe, tries).path;
+        let mut tries = Tries::default();
+        let tasks = path(&tries);
+        assert_eq!((tasks.len(), tasks.iter().filter(|t| t.done).count()), (10, 0), "{tasks:?}");
+        // Whatever is to be watched is among what is shown of that drill.
+        for task in &tasks {
+            let plays = shown(task.drill, &plan.point(), &job, &lathe).plays;
+            assert!(task.play.is_none_or(|play| plays.iter().any(|p| p.code == play)), "{task:?}");
+            assert!(!task.proves.is_empty());
+        }
+        let done = |tries: &Tries| path(tries).iter().map(|t| t.done).collect::<Vec<_>>();
+        assert!(tries.watched(stop, "right") && tries.watched(stop, "late") && !tries.watched(stop, "upside down"));
+        assert_eq!(done(&tries)[..4], [true, false, true, false]);
+        // Two good, one spoilt, and the last told again: no three running.
+        for (id, good) in [(1, true), (2, true), (3, false), (4, true), (4, true), (5, true)] {
+            tries.went(id, stop, good);
+        }
+        assert_eq!((done(&tries)[3], done(&tries)[4], path(&tries)[4].so_far), (true, false, Some([2, 3])));
+        tries.went(6, stop, true);
+        // Spoilt after that, it stays done.
+        tries.went(7, stop, false);
+        assert!(done(&tries)[4]);
+        for i in 0..10_u32 {
+            let kept = Kept { id: u64::from(i) + 100, past_mm: 0.5, lead_mm: 2.5, rps: 1.0, coast_turns: 0.0 };
+            tries.add(stop.sample().unwrap(), kept);
+        }
+        tries.went(8, stop, true);
+        tries.went(9, Drill::FirstPass, true);
+        tries.watched(then, "right");
+        tries.watched(then, mistake);
+        for id in 20..23 {
+            tries.went(id, then, true);
+        }
+        assert!(done(&tries).iter().all(|d| *d), "{:?}", path(&tries));
+        // Kept and read again, it is the same.
+        let again: Tries = serde_json::from_str(&serde_json::to_string(&tries).unwrap()).unwrap();
+        assert_eq!(again, tries);
+        // What was kept before there was a path reads too.
+        assert!(serde_json::from_str::<Tries>(r#"{"open": [], "spindle": [], "hand": []}"#).is_ok());
     }
 }

@@ -8,18 +8,21 @@ import { Leaf } from '../../parts/Leaf';
 import type { PointedProps } from '../JobPage';
 import { Station } from '../Station';
 import { HandLeaf } from './HandLeaf';
+import { PathLeaf } from './PathLeaf';
 import { ShowLeaf } from './ShowLeaf';
 import { Stage, TurningDial } from './Stage';
 import { placed } from './motion';
 import { Result } from './Result';
-import { useRehearsal, useShown, useTry } from './useTry';
+import { useRehearsal, useShown, useTold, useTry } from './useTry';
 import './rehearse.css';
 
 /** The hand trained on air, at the job's own lathe, speed, thread and room. */
 export function RehearseStation({ job, plan }: PointedProps) {
   const sheet = useRehearsal(job);
   const [chosen, setChosen] = useState<Drill | null>(null);
-  const [leaf, setLeaf] = useState<'drill' | 'hand' | 'show' | null>(null);
+  const [leaf, setLeaf] = useState<'drill' | 'hand' | 'show' | 'path' | null>(null);
+  const [play, setPlay] = useState<string>('right');
+  const { watched, atLathe } = useTold(job);
   const drills = sheet.data?.drills ?? [];
   const drill = drills.find(d => d.drill === chosen) ?? drills[0];
   const tries = useTry(job, drill?.drill);
@@ -138,7 +141,18 @@ export function RehearseStation({ job, plan }: PointedProps) {
       acts={
         !running && (
           <>
-            <button type="button" className="act plain" onClick={() => setLeaf('show')} disabled={!drill}>
+            <button type="button" className="act plain" onClick={() => setLeaf('path')}>
+              {text('rehearse-path')}
+            </button>
+            <button
+              type="button"
+              className="act plain"
+              onClick={() => {
+                setPlay('right');
+                setLeaf('show');
+              }}
+              disabled={!drill}
+            >
               {text('rehearse-show-me')}
             </button>
             <button type="button" className="act plain" onClick={() => setLeaf('hand')}>
@@ -175,8 +189,31 @@ export function RehearseStation({ job, plan }: PointedProps) {
         onClose={() => setLeaf(null)}
         change={job.frozen ? null : request => change.mutate({ request })}
         error={change.error}
+        rpm={plan.setup.speed_rpm?.value ?? null}
+        drills={drills.filter(d => d.drill === 'stop_open' || d.drill === 'stop_spindle')}
+        tell={atLathe}
       />
-      <ShowLeaf job={job} drill={drill} open={leaf === 'show'} onClose={() => setLeaf(null)} />
+      <PathLeaf
+        path={sheet.data?.path ?? []}
+        open={leaf === 'path'}
+        onClose={() => setLeaf(null)}
+        onTask={task => {
+          if (task.drill !== drill?.drill) {
+            setChosen(task.drill);
+            tries.drop();
+          }
+          setPlay(task.play ?? 'right');
+          setLeaf(task.play ? 'show' : null);
+        }}
+      />
+      <ShowLeaf
+        job={job}
+        drill={drill}
+        first={play}
+        onWatched={watched.mutate}
+        open={leaf === 'show'}
+        onClose={() => setLeaf(null)}
+      />
     </Station>
   );
 }

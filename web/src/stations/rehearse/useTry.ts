@@ -1,7 +1,16 @@
 import { skipToken, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { v4 } from 'uuid';
-import { api, type Drill, type HandAct, type Job, type MotionView, type TryView, unwrap } from '../../api/client';
+import {
+  api,
+  type Drill,
+  type HandAct,
+  type Job,
+  type MotionView,
+  type RehearsalView,
+  type TryView,
+  unwrap,
+} from '../../api/client';
 import { type Placed, placed, pressed, restsAt } from './motion';
 
 type Key = { at_s: number; act: HandAct };
@@ -49,6 +58,31 @@ export const useShown = (job: Job, drill: Drill | undefined) =>
       : skipToken,
   });
 
+/** Tells that a way of a drill was watched, and a stop made at the lathe itself. */
+export function useTold(job: Job) {
+  const queries = useQueryClient();
+  const watched = useMutation({
+    mutationFn: async ({ drill, play }: { drill: Drill; play: string }) =>
+      unwrap(
+        await api.PUT('/api/v1/jobs/{id}/rehearsal/{drill}/watched/{play}', {
+          params: { path: { id: job.id, drill, play } },
+        }),
+      ),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: kept(job), exact: true }),
+  });
+  const atLathe = useMutation({
+    mutationFn: async ({ drill, past_mm, rpm }: { drill: Drill; past_mm: number; rpm: number }) =>
+      unwrap(
+        await api.PUT('/api/v1/jobs/{id}/rehearsal/{drill}/at-lathe/{try}', {
+          params: { path: { id: job.id, drill, try: v4() } },
+          body: { past_mm, rpm },
+        }),
+      ),
+    onSuccess: now => queries.setQueryData(kept(job), now),
+  });
+  return { watched, atLathe };
+}
+
 /** One try after another of a drill: times are those of the hand's own events, and the core judges. */
 export function useTry(job: Job, drill: Drill | undefined) {
   const queries = useQueryClient();
@@ -64,15 +98,15 @@ export function useTry(job: Job, drill: Drill | undefined) {
       unwrap(
         await api.PUT('/api/v1/jobs/{id}/rehearsal/{drill}/tries/{try}', {
           params: { path: { id: job.id, drill: one.motion.drill, try: one.id } },
-          body: { seed: one.motion.seed, keys: one.keys },
+          body: { seed: one.motion.seed, keys: one.keys, ended: one.ended },
         }),
       ),
-    onSuccess: ({ tried, hands }, sent) => {
+    onSuccess: ({ tried, hands, path }, sent) => {
       const is = latest.current;
       if (is?.id !== sent.id || is.keys.length !== sent.keys.length) return;
       set({ ...is, stretches: tried.stretches, tried: sent.ended ? tried : null });
       if (sent.ended) {
-        queries.setQueryData<{ hands: typeof hands }>(kept(job), old => (old ? { ...old, hands } : old));
+        queries.setQueryData<RehearsalView>(kept(job), old => (old ? { ...old, hands, path } : old));
       }
     },
   });
