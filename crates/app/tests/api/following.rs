@@ -307,3 +307,38 @@ async fn what_is_told_wrongly_of_instruments_is_named() {
     let (_, wound) = server.post(&format!("{at}/wound/cross_slide"), json!({"from": 0.0, "to": -3.0})).await;
     assert_eq!(wound["counts"], json!({"inches": false, "diameter": true, "falls": true}), "{wound}");
 }
+
+#[tokio::test]
+async fn over_either_cable_in_either_unit_it_shows_the_same() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path(), &["--demo"]);
+    let request = json!({"thread": {"callout": "M10x1.5-6g", "length_mm": 12}, "lathe_id": "gap-bed", "blank": {"diameter_mm": 9.9}, "bit": {"tip_flat_mm": 0.19}, "cut": {"style": "radial"}});
+    assert!(server.post("/api/v1/jobs", json!({"id": "stay-bolt", "title": "Stay bolt", "request": request})).await.0.is_success());
+    let server = Arc::new(Mutex::new(server));
+    for (revision, (pty, inches, diameter)) in [(true, true, false), (false, false, false), (true, false, true), (false, true, true)].into_iter().enumerate() {
+        let axes = if diameter { "cross:diameter,carriage" } else { "cross,carriage" };
+        let more = [pty.then_some("--pty"), inches.then_some("--inches")];
+        let arguments: Vec<&str> =
+            ["readout", "--interval", "20", "--line", "A{0} B{1}", "--axes", axes].into_iter().chain(more.into_iter().flatten()).collect();
+        let readout = Standing::start(&arguments);
+        let cable = if pty { json!({"by": "serial", "port": readout.at, "baud": 115_200}) } else { json!({"by": "tcp", "address": readout.at}) };
+        let axis = |axis: &str, label: &str, nth: u32, diameter: bool, falls: bool| json!({"axis": axis, "pattern": {"label": label, "nth": nth, "of": 2}, "counts": {"inches": inches, "diameter": diameter, "falls": falls}});
+        let told =
+            json!({"readout": {"cable": cable, "always": true, "axes": [axis("cross_slide", "A", 0, diameter, false), axis("carriage", "B", 1, false, true)]}});
+        let put = server.lock().await.send(Method::PUT, "/api/v1/lathes/gap-bed/instruments", told, &[("If-Match", &revision.to_string())]).await;
+        assert_eq!(put.0, StatusCode::OK, "{}", put.1);
+        let mut bench = Bench { server: Arc::clone(&server), readout, micrometer: Standing::start(&["micrometer"]), job: "stay-bolt".into() };
+        for line in ["cross -1 at 10", "carriage 50 at 100", "wait 0.4", "cross 0 at 10", "wait 0.4", "zero cross"] {
+            bench.readout.tell(line);
+        }
+        // A pseudo-terminal has one listener, which is the app.
+        bench.live(Duration::from_secs(4), |v| v["readout"] == "heard").await;
+        sleep(Duration::from_millis(1500)).await;
+        bench.follow(json!({"point": "crest"})).await;
+        bench.follow(json!({"point": "face"})).await;
+        bench.readout.tell("cross 0.03 at 4");
+        // The scratch pass is set 5 divisions in, of 0.02 on the diameter.
+        let live = bench.live(Duration::from_secs(4), |v| v["to_go"]["divisions"] == 2.0).await;
+        assert!(live["collar"] == 3.0 && live["along"].as_str().unwrap().contains("before the mark"), "{live}");
+    }
+}
