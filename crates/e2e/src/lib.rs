@@ -135,6 +135,16 @@ impl Server {
         self.job(id).await
     }
 
+    /// Tells the instruments of a lathe that has none yet.
+    ///
+    /// # Panics
+    /// When they are refused.
+    pub async fn fit(&self, lathe: &str, instruments: Value) {
+        let put = reqwest::Client::new().put(self.at(&format!("/api/v1/lathes/{lathe}/instruments"))).header("If-Match", "0").json(&instruments);
+        let answer = put.send().await.unwrap();
+        assert!(answer.status().is_success(), "{}", answer.text().await.unwrap());
+    }
+
     /// Tells an act of a job, as another screen would; the job as it then is.
     ///
     /// # Panics

@@ -1,6 +1,7 @@
 //! Instruments that stand in for real ones, as the program runs them.
 
 use crate::{Kept, program};
+use serde_json::{Value, json};
 use std::io::{BufRead, BufReader, Write};
 use std::process::{ChildStdin, Command, Stdio};
 
@@ -26,6 +27,14 @@ impl StandIn {
         BufReader::new(child.stdout.as_mut().expect("piped")).read_line(&mut at).expect("it says its address");
         let tells = child.stdin.take().expect("piped");
         Self { _child: Kept(child), tells, at: at.trim().to_owned() }
+    }
+
+    /// What an owner would tell of it as the readout of a metric lathe, whose axes stand in its line by these letters, in order, and whether
+    /// they show diameter.
+    #[must_use]
+    pub fn as_readout(&self, axes: &[(&str, &str, bool)]) -> Value {
+        let axis = |(nth, (axis, label, diameter)): (usize, &(&str, &str, bool))| json!({"axis": axis, "pattern": {"label": label, "nth": nth, "of": axes.len()}, "counts": {"inches": false, "diameter": diameter, "falls": false}});
+        json!({"cable": {"by": "tcp", "address": self.at}, "always": true, "axes": axes.iter().enumerate().map(axis).collect::<Vec<_>>()})
     }
 
     /// Tells it commands, one a line.

@@ -5,7 +5,7 @@
 use crate::acts::{read_act, time_fault};
 use crate::day;
 use crate::download::saved_as;
-use crate::instruments::kept::{FOLLOWING, TOLD};
+use crate::instruments::follow::{FOLLOWING, TOLD};
 use crate::jobs::{name_fault, title_fault};
 use crate::problem::Problem;
 use crate::rehearse;

@@ -23,6 +23,7 @@ mod folder;
 mod guard;
 mod instruments;
 mod jobs;
+mod kept;
 mod lathes;
 mod listen;
 mod log;

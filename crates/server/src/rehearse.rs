@@ -2,8 +2,9 @@
 
 use crate::body::Sent;
 use crate::jobs::whole_of;
+use crate::kept;
 use crate::problem::Problem;
-use crate::sheets::of_pointed;
+use crate::sheets::{of_pointed, single_point};
 use crate::state::App;
 use crate::stored::{self, Failed};
 use crate::voice::Asked;
@@ -11,7 +12,6 @@ use axum::Json;
 use axum::extract::{Path, State};
 use axum::http::StatusCode;
 use serde::{Deserialize, Serialize};
-use serde_json::json;
 use utoipa::ToSchema;
 use yoke_core::faults::Fault;
 use yoke_core::rehearse::{
@@ -19,14 +19,12 @@ use yoke_core::rehearse::{
 };
 use yoke_core::say;
 use yoke_core::voice::Voice;
-use yoke_store::{Changed, JobRow, Store};
+use yoke_store::{JobRow, Store};
 
 /// What the tries of a lathe, or of a job on none, are kept as.
 pub const KIND: &str = "rehearsed";
 /// Most keys of one try.
 const MOST_KEYS: usize = 64;
-/// How often a try is added again where another was added meanwhile.
-const TRIES: usize = 8;
 
 /// A try as the hand made it.
 #[derive(Debug, Clone, Default, Deserialize, ToSchema)]
@@ -67,11 +65,11 @@ fn owner(job: &JobRow) -> Result<String, Failed> {
 }
 
 fn tries_of(store: &Store, job: &JobRow) -> Result<Tries, Failed> {
-    Ok(store.sheet(&owner(job)?, KIND)?.map(|row| stored::sheet(&row)).transpose()?.unwrap_or_default())
+    kept::kept(store, &owner(job)?, KIND)
 }
 
 /// The tries of a stored job's lathe.
-async fn kept(app: &App, id: String) -> Result<Tries, Problem> {
+async fn tries_kept(app: &App, id: String) -> Result<Tries, Problem> {
     let found = app.with_store(move |store| store.job(&id)?.map(|job| tries_of(store, &job)).transpose()).await?;
     found.ok_or_else(|| Problem::missing("job"))
 }
@@ -79,7 +77,7 @@ async fn kept(app: &App, id: String) -> Result<Tries, Problem> {
 /// What may be rehearsed of a job, and what is known of the hand.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/rehearsal", params(("id" = String, Path)), responses((status = 200, body = RehearsalView), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn drills(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<RehearsalView>, Problem> {
-    let tries = kept(&app, id.clone()).await?;
+    let tries = tries_kept(&app, id.clone()).await?;
     of_pointed(&app, id, voice, move |plan, (_, job, lathe, _)| rehearsal(&plan, job, lathe, &tries)).await.map(Json)
 }
 
@@ -136,9 +134,9 @@ fn make(store: &Store, id: &str, (drill, which): (Drill, uuid::Uuid), read: &Try
         Ok(whole) => whole,
         Err(faults) => return Ok(Some(Err(Problem::faulty(faults)))),
     };
-    let Some(pointed) = plan.pointed() else {
-        let by = plan.run.maker.word();
-        return Ok(Some(Err(Problem::fault("", say!(plan.voice, "srv-of-a-single-point", by = by)))));
+    let pointed = match single_point(&plan) {
+        Ok(pointed) => pointed,
+        Err(why) => return Ok(Some(Err(Problem::fault("", why)))),
     };
     let (tried, counts) = judge(drill, begin(drill, &pointed, &job, &lathe, read.seed), &read.keys, plan.voice);
     let id = which.as_u64_pair().1;
@@ -193,17 +191,7 @@ pub async fn told_at_lathe(
     drills(State(app), voice, Path(id)).await
 }
 
-/// Changes the tries of a job's lathe; of two changes at once neither is lost.
-fn keep(store: &Store, job: &JobRow, mut by: impl FnMut(&mut Tries)) -> Result<Tries, Failed> {
-    let owner = owner(job)?;
-    let mut tries = Tries::default();
-    for _ in 0..TRIES {
-        let row = store.sheet(&owner, KIND)?;
-        tries = row.as_ref().map(stored::sheet).transpose()?.unwrap_or_default();
-        by(&mut tries);
-        if let Changed::Done(_) = store.put_sheet(&owner, KIND, row.map_or(0, |r| r.revision), &json!(tries).to_string())? {
-            break;
-        }
-    }
-    Ok(tries)
+/// Changes the tries of a job's lathe.
+fn keep(store: &Store, job: &JobRow, by: impl FnMut(&mut Tries)) -> Result<Tries, Failed> {
+    kept::change(store, &owner(job)?, KIND, by)
 }

@@ -11,7 +11,7 @@ use axum::Json;
 use axum::extract::{Path, State};
 use yoke_core::log::fold;
 use yoke_core::paper::{Papers, papers};
-use yoke_core::plan::Pointed;
+use yoke_core::plan::{Plan, Pointed};
 use yoke_core::route::{MakersSheet, Member, makers};
 use yoke_core::say;
 use yoke_core::sheets::{GaugeSheet, GrooveSheet, SetupSheet, ThreadSheet, WaysSheet, gauge_sheet, groove_sheet, setup_sheet, thread_sheet, ways_sheet};
@@ -36,11 +36,13 @@ pub async fn of_pointed<T: Send + 'static>(
     voice: Asked,
     make: impl FnOnce(Pointed<'_>, &Whole) -> T + Send + 'static,
 ) -> Result<T, Problem> {
-    let made = of_plan(app, id, voice, move |whole| {
-        let by = whole.0.run.maker.word();
-        whole.0.pointed().map(|pointed| make(pointed, whole)).ok_or_else(|| say!(whole.0.voice, "srv-of-a-single-point", by = by))
-    });
+    let made = of_plan(app, id, voice, move |whole| single_point(&whole.0).map(|pointed| make(pointed, whole)));
     made.await?.map_err(|why| Problem::fault("", why))
+}
+
+/// The single point of a plan; of one a die or a tap makes, that it has no such thing.
+pub fn single_point(plan: &Plan) -> Result<Pointed<'_>, String> {
+    plan.pointed().ok_or_else(|| say!(plan.voice, "srv-of-a-single-point", by = plan.run.maker.word()))
 }
 
 /// The thread as it is seen.

@@ -28,6 +28,11 @@ impl JobChanged {
         self.job.is_empty() || self.job == job
     }
 
+    /// The job's revision and sequence now.
+    pub fn at(&self) -> [i64; 2] {
+        [self.revision, self.sequence]
+    }
+
     /// Tells every open page that what many jobs hang on was changed: a lathe, the drawer, or the whole shop.
     pub fn tell_all(app: &App) {
         Self::tell(app, "", 0, 0);
@@ -73,6 +78,14 @@ pub struct App {
 }
 
 impl App {
+    /// Until the server is stopping: streams end then.
+    pub fn until_stopped(&self) -> impl Future<Output = ()> + Send + Unpin + use<> {
+        let mut stopping = self.stopping.clone();
+        Box::pin(async move {
+            let _ = stopping.wait_for(|stop| *stop).await;
+        })
+    }
+
     /// Runs SQLite work off the async threads. Nothing is acknowledged that went into a file no longer at its place.
     pub async fn with_store<T: Send + 'static>(&self, work: impl FnOnce(&Store) -> Result<T, Failed> + Send + 'static) -> Result<T, problem::Problem> {
         let store = Arc::clone(&self.store);

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useSyncExternalStore } from 'react';
+import { useCallback, useSyncExternalStore } from 'react';
 import { asked } from '../app/voice';
-import { api, type Job, type LiveView, type PointAt, unwrap } from './client';
+import { api, inWords, type Job, type LiveView, type PointAt, Refused, unwrap } from './client';
 
 /** A stream somebody looks at: opened once however many do, and closed with the last. */
 class Watched {
@@ -62,29 +62,30 @@ export function useStream<T>(path: string | null, event: string): T | null {
   return useSyncExternalStore(one?.look ?? nothing, one?.read ?? (() => null)) as T | null;
 }
 
-const of = (job: Job) => ({ params: { path: { id: job.id } } });
+const of = (id: string) => ({ params: { path: { id } } });
+
+/** Under the job's own key: asked again with it. */
+const followingOf = (id: string) => ['job', id, 'following'];
 
 /** The instruments beside a run, live; and what is told of how they follow it. */
 export function useLive(job: Job, wanted = true) {
   const queries = useQueryClient();
-  const key = ['job', job.id, 'following'];
+  const id = job.id;
   const beside = useQuery({
-    queryKey: key,
-    queryFn: async () => unwrap(await api.GET('/api/v1/jobs/{id}/following', of(job))),
+    queryKey: followingOf(id),
+    queryFn: async () => unwrap(await api.GET('/api/v1/jobs/{id}/following', of(id))),
     enabled: wanted,
   });
   const there = wanted && beside.data && (beside.data.readout || beside.data.micrometer);
-  const live = useStream<LiveView>(there ? `/api/v1/jobs/${encodeURIComponent(job.id)}/live` : null, 'live');
-  const sequence = job.sequence;
-  useEffect(() => {
-    void queries.invalidateQueries({ queryKey: ['job', job.id, 'following'] });
-  }, [queries, job.id, sequence]);
+  const live = useStream<LiveView>(there ? `/api/v1/jobs/${encodeURIComponent(id)}/live` : null, 'live');
   const tell = useCallback(
     async (body: { marks?: boolean; point?: PointAt; still?: boolean }) => {
-      const now = unwrap(await api.PUT('/api/v1/jobs/{id}/following', { ...of(job), body: body as never }));
-      queries.setQueryData(['job', job.id, 'following'], now);
+      const now = unwrap(await api.PUT('/api/v1/jobs/{id}/following', { ...of(id), body: body as never }));
+      queries.setQueryData(followingOf(id), now);
     },
-    [queries, job],
+    [queries, id],
   );
-  return { there: Boolean(there), readout: beside.data?.readout ?? false, live, tell };
+  // What is kept and does not read is said; a server that does not answer is said elsewhere.
+  const unread = beside.error instanceof Refused ? inWords(beside.error) : null;
+  return { there: Boolean(there), readout: beside.data?.readout ?? false, live, unread, tell };
 }

@@ -1675,8 +1675,6 @@ export interface components {
             counts?: string | null;
             /** @description Whether the line says it is in inches; absent where it says nothing. */
             inches?: boolean | null;
-            /** @description What it is called. */
-            name: string;
             /** @description The same as text. */
             text: string;
             /**
@@ -4224,11 +4222,6 @@ export interface components {
             guessed: components["schemas"]["ToldAxis"][];
             /** @description The last line, to point in. */
             line: string;
-            /**
-             * Format: int64
-             * @description Lines so far, since somebody listens.
-             */
-            lines: number;
             link: components["schemas"]["Link"];
             /** @description The same as it is shown, in pieces. */
             pieces: components["schemas"]["Piece"][];

@@ -104,16 +104,19 @@ impl Bench {
     }
 }
 
+/// An axis as it is told: where it stands in a line of two figures; whether it counts inches, shows diameter, falls.
+fn axis(axis: &str, (label, nth): (&str, u32), [inches, diameter, falls]: [bool; 3]) -> Value {
+    json!({"axis": axis, "pattern": {"label": label, "nth": nth, "of": 2}, "counts": {"inches": inches, "diameter": diameter, "falls": falls}})
+}
+
 /// A job on a lathe with a readout and a micrometer that stand in, the point told at the crest and at the face, passes marked by themselves.
 async fn bench(folder: &std::path::Path, passes: u32) -> Bench {
     let server = Server::start(folder, &["--demo"]);
     let mut readout =
         Standing::start(&["readout", "--axes", "cross:diameter,-carriage", "--interval", "20", "--noise", "0.003", "--carriage", "60", "--turns", "1/4"]);
     let micrometer = Standing::start(&["micrometer"]);
-    let pattern = |label: &str, nth: u32| json!({"label": label, "nth": nth, "of": 2});
-    let axis = |axis: &str, label, nth, diameter: bool| json!({"axis": axis, "pattern": pattern(label, nth), "counts": {"inches": false, "diameter": diameter, "falls": false}});
     let told = json!({
-        "readout": {"cable": {"by": "tcp", "address": readout.at}, "always": true, "axes": [axis("cross_slide", "X", 0, true), axis("carriage", "Z", 1, false)]},
+        "readout": {"cable": {"by": "tcp", "address": readout.at}, "always": true, "axes": [axis("cross_slide", ("X", 0), [false, true, false]), axis("carriage", ("Z", 1), [false; 3])]},
         "micrometer": {"cable": {"by": "tcp", "address": micrometer.at}, "pattern": {"nth": 0, "of": 1}},
     });
     let (status, answer) = server.send(Method::PUT, "/api/v1/lathes/gap-bed/instruments", told.clone(), &[("If-Match", "0")]).await;
@@ -322,9 +325,7 @@ async fn over_either_cable_in_either_unit_it_shows_the_same() {
             ["readout", "--interval", "20", "--line", "A{0} B{1}", "--axes", axes].into_iter().chain(more.into_iter().flatten()).collect();
         let readout = Standing::start(&arguments);
         let cable = if pty { json!({"by": "serial", "port": readout.at, "baud": 115_200}) } else { json!({"by": "tcp", "address": readout.at}) };
-        let axis = |axis: &str, label: &str, nth: u32, diameter: bool, falls: bool| json!({"axis": axis, "pattern": {"label": label, "nth": nth, "of": 2}, "counts": {"inches": inches, "diameter": diameter, "falls": falls}});
-        let told =
-            json!({"readout": {"cable": cable, "always": true, "axes": [axis("cross_slide", "A", 0, diameter, false), axis("carriage", "B", 1, false, true)]}});
+        let told = json!({"readout": {"cable": cable, "always": true, "axes": [axis("cross_slide", ("A", 0), [inches, diameter, false]), axis("carriage", ("B", 1), [inches, false, true])]}});
         let put = server.lock().await.send(Method::PUT, "/api/v1/lathes/gap-bed/instruments", told, &[("If-Match", &revision.to_string())]).await;
         assert_eq!(put.0, StatusCode::OK, "{}", put.1);
         let mut bench = Bench { server: Arc::clone(&server), readout, micrometer: Standing::start(&["micrometer"]), job: "stay-bolt".into() };
@@ -341,4 +342,19 @@ async fn over_either_cable_in_either_unit_it_shows_the_same() {
         let live = bench.live(Duration::from_secs(4), |v| v["to_go"]["divisions"] == 2.0).await;
         assert!(live["collar"] == 3.0 && live["along"].as_str().unwrap().contains("before the mark"), "{live}");
     }
+}
+
+#[tokio::test]
+async fn what_is_kept_of_a_following_and_does_not_read_is_said_and_stops_nothing_else() {
+    let folder = tempfile::tempdir().unwrap();
+    drop(Server::start(folder.path(), &["--demo"]));
+    let database = rusqlite::Connection::open(folder.path().join("yoke-turn.db")).unwrap();
+    let garbled = r#"{"marks": "perhaps"}"#;
+    database.execute("INSERT INTO sheets (owner, kind, body, revision) VALUES ('mill-bearing-stud', 'following', ?1, 1)", [garbled]).unwrap();
+    drop(database);
+    let server = Server::start(folder.path(), &["--demo"]);
+    let (status, problem) = server.get("/api/v1/jobs/mill-bearing-stud/following").await;
+    assert!(status == StatusCode::CONFLICT && problem["type"] == "/problems/unread", "{problem}");
+    assert_eq!(server.get("/api/v1/jobs/mill-bearing-stud").await.0, StatusCode::OK);
+    assert_eq!(server.get("/api/v1/jobs/sluice-vice-screw/following").await.0, StatusCode::OK);
 }

@@ -3,7 +3,6 @@
 use super::passage::{Passes, Place, Seen, Watching};
 use super::told::Stands;
 use crate::cut::{DepthDial, PassKind, SlideName};
-use crate::direction::Carriage;
 use crate::job::{Job, Lathe};
 use crate::log::{ActKind, RunState, name_of};
 use crate::plan::Pointed;
@@ -87,7 +86,7 @@ impl Bench {
     pub fn of(plan: &Pointed<'_>, job: &Job, lathe: &Lathe) -> Self {
         let scene = Scene::of(plan, job, lathe);
         let [near, far] = scene.work.surfaces.last().map_or([0.0; 2], |s| [s.from_mm, s.until_mm]);
-        let toward = plan.setup.carriage == Carriage::TowardHeadstock;
+        let toward = scene.machine.cuts < 0.0;
         // What is withdrawn at its mark is a thread only so far.
         let ends = if toward { near.max(scene.mark_mm.min(far)) } else { near };
         let dial = plan.run.dial.clone();
@@ -108,6 +107,12 @@ impl Bench {
         }
     }
 
+    /// How far the carriage is shown behind where it is, mm, at this interval between readings.
+    #[must_use]
+    pub fn late_mm(&self, interval_s: f64) -> f64 {
+        interval_s * self.goes_mm_s
+    }
+
     /// What the readout counts from, once more of it is told with the point standing there.
     #[must_use]
     pub fn told(&self, zeros: Zeros, at: PointAt, stands: &Stands) -> Zeros {
@@ -125,6 +130,8 @@ impl Bench {
 pub struct Tool {
     /// The cross-slide's depth under the crest, mm.
     pub cross_mm: Option<f64>,
+    /// How far the compound is wound in from the crest, mm.
+    pub compound_mm: Option<f64>,
     /// Depth the slide that is set gives, mm radial.
     pub set_mm: Option<f64>,
     /// Along the bed, from the headstock end of the thread, mm.
@@ -174,6 +181,7 @@ impl Follow {
         let along_mm = from(stands.carriage_mm, self.zeros.carriage_mm).map(|mm| -mm);
         Tool {
             cross_mm,
+            compound_mm,
             set_mm: match watching.compound_gives {
                 Some(gives) => compound_mm.map(|mm| mm * gives),
                 None => cross_mm,
@@ -187,20 +195,25 @@ impl Follow {
     pub fn reads(&mut self, at_s: f64, stands: &Stands) -> Option<Seen> {
         let tool = self.tool(stands);
         let (Some(cross_mm), Some(along_mm), false) = (tool.cross_mm, tool.along_mm, self.zeros.doubted) else {
-            self.passes.silent();
+            self.passes.unplaced(at_s);
             return None;
         };
-        let [from, to] = self.bench.watching.thread_mm;
-        let along = (along_mm - from) * (to - from).signum();
-        self.again |= self.returned && along > self.bench.watching.pitch_mm;
+        let watching = &self.bench.watching;
+        let along = watching.along(along_mm);
+        self.again |= self.returned && along > watching.pitch_mm;
         self.returned |= along <= 0.0;
-        let compound_mm =
-            self.bench.watching.compound_gives.and(stands.compound_mm).zip(self.zeros.compound_mm).map(|(is, zero)| (is - zero) * self.bench.inward);
+        let compound_mm = watching.compound_gives.and(tool.compound_mm);
         let seen = self.passes.reads(Place { at_s, along_mm, cross_mm, compound_mm });
         if seen.is_some() {
             (self.returned, self.again) = (along <= 0.0, false);
         }
         seen
+    }
+
+    /// How far the carriage is shown behind where it is, mm.
+    #[must_use]
+    pub fn late_mm(&self) -> f64 {
+        self.bench.late_mm(self.passes.interval_s())
     }
 
     /// Whether the tool went over the thread again since the last pass seen: what is told then is another.
@@ -305,8 +318,7 @@ impl Came {
 #[must_use]
 pub fn came(seen: &Seen, told: bool, state: &RunState, dial: &DepthDial) -> Came {
     let radial = match seen {
-        Seen::TooFast { .. } if told => return Came::of(CameCode::Same),
-        Seen::Untrusted { .. } if told => return Came::of(CameCode::Same),
+        Seen::TooFast { .. } | Seen::Untrusted { .. } if told => return Came::same(),
         Seen::TooFast { .. } => return Came::of(CameCode::TooFast),
         Seen::Untrusted { .. } => return Came::of(CameCode::Untrusted),
         Seen::Pass { radial_mm, .. } => *radial_mm,
@@ -344,12 +356,4 @@ pub fn came(seen: &Seen, told: bool, state: &RunState, dial: &DepthDial) -> Came
 
 const fn done(pass: &RunPass) -> ActKind {
     ActKind::PassDone { n: pass.n, radial_mm: pass.radial_mm }
-}
-
-impl Bench {
-    /// How far the carriage is shown behind where it is, mm, at this interval between readings.
-    #[must_use]
-    pub fn late_mm(&self, interval_s: f64) -> f64 {
-        interval_s * self.goes_mm_s
-    }
 }

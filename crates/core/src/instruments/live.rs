@@ -1,7 +1,7 @@
 //! What is shown of the instruments beside the run: live.
 
 use super::follow::{Came, CameCode, Follow, Tool};
-use super::told::{AxisName, Sent, Stands};
+use super::told::{Sent, Stands};
 use crate::cut::SlideName;
 use crate::log::{ActKind, RunState};
 use crate::say;
@@ -122,8 +122,6 @@ pub struct Now {
     pub readout: Link,
     /// Where it shows things standing.
     pub stands: Option<Stands>,
-    /// Seconds between two of its readings.
-    pub interval_s: f64,
     /// Whether passes are marked.
     pub marks: bool,
     /// The last passage, with its number.
@@ -160,7 +158,7 @@ impl Now {
             }),
             along: tool.to_mark_mm.map(|mm| {
                 let id = if mm < 0.0 { "live-past-mark" } else { "live-to-mark" };
-                say!(voice, id, by = voice.about(mm.abs()), late = voice.about(follow.bench.late_mm(self.interval_s)))
+                say!(voice, id, by = voice.about(mm.abs()), late = voice.about(follow.late_mm()))
             }),
             wants_crest,
             wants_mark,
@@ -203,10 +201,4 @@ impl Now {
         };
         Some(ToGo { divisions: halves / 2.0, past: halves < 0.0, says: say!(voice, id, by = by) })
     }
-}
-
-/// What an axis is called.
-#[must_use]
-pub fn axis_name(axis: AxisName, voice: Voice) -> String {
-    say!(voice, "live-axis", axis = axis.word())
 }

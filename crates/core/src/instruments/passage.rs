@@ -45,6 +45,15 @@ pub struct Watching {
     pub compound_gives: Option<f64>,
 }
 
+impl Watching {
+    /// How far along the thread a place on the bed is, from its beginning in the way of the cut, mm.
+    #[must_use]
+    pub fn along(&self, along_mm: f64) -> f64 {
+        let [from, to] = self.thread_mm;
+        (along_mm - from) * (to - from).signum()
+    }
+}
+
 /// What was seen of a passage over the thread.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub enum Seen {
@@ -85,6 +94,8 @@ struct OnItsWay {
 pub struct Passes {
     watching: Watching,
     last: Option<Place>,
+    /// When the last reading came, whether it told a place or not.
+    heard_s: Option<f64>,
     /// Its own interval, the mean of late: lines come in bursts, so that one after another says little.
     interval_s: Option<f64>,
     on: Option<OnItsWay>,
@@ -94,13 +105,11 @@ impl Passes {
     /// Nothing seen yet.
     #[must_use]
     pub const fn new(watching: Watching) -> Self {
-        Self { watching, last: None, interval_s: None, on: None }
+        Self { watching, last: None, heard_s: None, interval_s: None, on: None }
     }
 
-    /// How far along the thread a place is, from its beginning in the way of the cut, mm.
     fn along(&self, place: &Place) -> f64 {
-        let [from, to] = self.watching.thread_mm;
-        (place.along_mm - from) * (to - from).signum()
+        self.watching.along(place.along_mm)
     }
 
     fn length(&self) -> f64 {
@@ -124,19 +133,16 @@ impl Passes {
 
     /// One more reading; what it ends is seen.
     pub fn reads(&mut self, now: Place) -> Option<Seen> {
-        let Some(before) = self.last.replace(now) else {
+        let came = self.comes(now.at_s);
+        let Some(before) = self.last else {
+            self.last = Some(now);
             self.begin(now, false);
             return None;
         };
-        let took = now.at_s - before.at_s;
-        if took <= 0.0 {
-            // The same instant twice says nothing new.
-            self.last = Some(before);
-            return None;
-        }
+        // The same instant twice says nothing new.
+        let [took, usual] = came?;
+        self.last = Some(now);
         let slides = |p: &Place| [p.cross_mm, p.compound_mm.unwrap_or(0.0)];
-        let usual = self.interval_s.unwrap_or(took);
-        self.interval_s = Some(usual + OF_LATE * (took.min(INTERVALS * usual) - usual));
         // What came in a burst was read an interval apart all the same.
         let apart = took.max(usual);
         let leaps = (now.along_mm - before.along_mm).abs() > CARRIAGE_MM_S * apart
@@ -167,10 +173,36 @@ impl Passes {
         None
     }
 
+    /// Notes when a reading comes: seconds since the one before, and how many usually.
+    fn comes(&mut self, at_s: f64) -> Option<[f64; 2]> {
+        let took = at_s - self.heard_s.unwrap_or(at_s);
+        self.heard_s = Some(at_s);
+        if took <= 0.0 {
+            return None;
+        }
+        let usual = self.interval_s.unwrap_or(took);
+        self.interval_s = Some(usual + OF_LATE * (took.min(INTERVALS * usual) - usual));
+        Some([took, usual])
+    }
+
+    /// Seconds between two readings, of late; nought before there were two.
+    #[must_use]
+    pub fn interval_s(&self) -> f64 {
+        self.interval_s.unwrap_or(0.0)
+    }
+
+    /// A reading that tells no place: what was on its way is not known.
+    pub fn unplaced(&mut self, at_s: f64) {
+        self.comes(at_s);
+        self.on = None;
+        self.last = None;
+    }
+
     /// Nothing more is said: what was on its way is not known.
     pub fn silent(&mut self) {
         self.on = None;
         self.last = None;
+        self.heard_s = None;
     }
 
     /// A passage may begin where the tool is in.

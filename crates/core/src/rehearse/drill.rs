@@ -150,9 +150,7 @@ impl Drill {
             Self::Cycle => &[HandAct::Out, HandAct::Stop, HandAct::Back, HandAct::In, HandAct::Go],
         }
     }
-}
 
-impl Drill {
     /// The acts one after another, as they should come.
     #[must_use]
     pub fn order(self, ending: Ending) -> Vec<HandAct> {

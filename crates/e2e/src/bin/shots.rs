@@ -129,11 +129,8 @@ async fn main() {
 async fn live(server: &Server, browser: &Browser) {
     let axes = "cross:diameter,-carriage,compound";
     let mut readout = StandIn::start(&["readout", "--axes", axes, "--line", "X{0} Z{1} Y{2}", "--carriage", "60"]);
-    let axis = |axis: &str, label: &str, nth: u32, diameter: bool| json!({"axis": axis, "pattern": {"label": label, "nth": nth, "of": 3}, "counts": {"inches": false, "diameter": diameter, "falls": false}});
-    let told = json!({"readout": {"cable": {"by": "tcp", "address": readout.at}, "always": true,
-        "axes": [axis("cross_slide", "X", 0, true), axis("carriage", "Z", 1, false), axis("compound", "Y", 2, false)]}});
-    let put = reqwest::Client::new().put(server.at("/api/v1/lathes/gap-bed/instruments")).header("If-Match", "0").json(&told);
-    assert!(put.send().await.unwrap().status().is_success());
+    let told = json!({"readout": readout.as_readout(&[("cross_slide", "X", true), ("carriage", "Z", false), ("compound", "Y", false)])});
+    server.fit("gap-bed", told).await;
     readout.tell("cross -1 at 10\ncompound -0.5 at 5\nwait 0.4\ncross 0 at 10\ncompound 0 at 5\nwait 0.6\nzero cross\nzero compound");
     browser.stand(&server.at("/jobs/mill-bearing-stud/at-the-lathe")).await;
     browser.find(".live[data-link=heard] .live-key").await;

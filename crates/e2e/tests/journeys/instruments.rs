@@ -77,16 +77,18 @@ async fn a_readout_and_a_micrometer_are_told_by_pointing_and_winding() {
 
 /// A job on the Gap bed, whose readout and micrometer stand in.
 async fn told(server: &Server, readout: &StandIn, micrometer: &StandIn) -> String {
-    let axis = |axis: &str, label: &str, nth: u32, diameter: bool| json!({"axis": axis, "pattern": {"label": label, "nth": nth, "of": 2}, "counts": {"inches": false, "diameter": diameter, "falls": false}});
     let told = json!({
-        "readout": {"cable": {"by": "tcp", "address": readout.at}, "always": true, "axes": [axis("cross_slide", "X", 0, true), axis("carriage", "Z", 1, false)]},
+        "readout": readout.as_readout(&[("cross_slide", "X", true), ("carriage", "Z", false)]),
         "micrometer": {"cable": {"by": "tcp", "address": micrometer.at}, "pattern": {"nth": 0, "of": 1}},
     });
-    let client = reqwest::Client::new();
-    let put = client.put(server.at("/api/v1/lathes/gap-bed/instruments")).header("If-Match", "0").json(&told).send().await.unwrap();
-    assert!(put.status().is_success(), "{}", put.text().await.unwrap());
+    server.fit("gap-bed", told).await;
     let request = json!({"thread": {"callout": "M10x1.5-6g", "length_mm": 12}, "lathe_id": "gap-bed", "blank": {"diameter_mm": 9.9}, "bit": {"tip_flat_mm": 0.19}, "cut": {"style": "radial"}});
-    let post = client.post(server.at("/api/v1/jobs")).json(&json!({"id": "stay-bolt", "title": "Stay bolt", "request": request})).send().await.unwrap();
+    let post = reqwest::Client::new()
+        .post(server.at("/api/v1/jobs"))
+        .json(&json!({"id": "stay-bolt", "title": "Stay bolt", "request": request}))
+        .send()
+        .await
+        .unwrap();
     assert!(post.status().is_success(), "{}", post.text().await.unwrap());
     "/jobs/stay-bolt/at-the-lathe".to_owned()
 }

@@ -54,11 +54,6 @@ live-past = Past it by { $by }
 live-wind-back = Wind back past the play and come up to it again; what is cut so is recorded as it was cut.
 live-to-mark = { $by } before the mark, shown { $late } late: eyes on the mark.
 live-past-mark = { $by } past the mark, shown { $late } late: eyes on the mark.
-live-axis = { $axis ->
-    [cross] Cross-slide
-    [compound] { -Compound }
-   *[carriage] { -Carriage }
-}
 
 came-marked = { $pass }: seen at { $at } and marked.
 came-deeper = { $pass }: went to { $at }, { $by } deeper than asked, and is recorded as it was cut.

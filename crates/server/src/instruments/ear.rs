@@ -41,8 +41,6 @@ pub struct Heard {
     pub link: Link,
     /// The last line.
     pub last: Option<Said>,
-    /// Its lines so far.
-    pub lines: u64,
 }
 
 /// Somebody listens at a cable, as long as it is held.
@@ -155,7 +153,7 @@ async fn read(stream: Stream, said: &broadcast::Sender<Said>, tells: &watch::Sen
             Some(Ok(line)) if line.is_empty() => {}
             Some(Ok(line)) => {
                 let one = Said { at: Instant::now(), line: String::from_utf8_lossy(&line).into() };
-                tells.send_modify(|h| (h.link, h.last, h.lines) = (Link::Heard, Some(one.clone()), h.lines + 1));
+                tells.send_modify(|h| (h.link, h.last) = (Link::Heard, Some(one.clone())));
                 // Nobody may be listening just now.
                 let _ = said.send(one);
             }

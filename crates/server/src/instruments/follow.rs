@@ -2,9 +2,9 @@
 
 use super::ear::{Ear, Heard, Said};
 use super::followed::{Followed, Shared};
-use super::kept::{FOLLOWING, TOLD, change_following, kept};
 use crate::acts::{ActBody, put};
 use crate::jobs::whole_of;
+use crate::kept::{change, kept};
 use crate::state::App;
 use crate::stored::{self, Failed};
 use crate::voice::Asked;
@@ -14,10 +14,14 @@ use std::time::Duration;
 use tokio::sync::{broadcast, watch};
 use tokio::time::{Instant, MissedTickBehavior, interval};
 use yoke_core::instruments::{Bench, Came, CameCode, Follow, Following, Instruments, Link, Seen, Sent, Stands, came};
-use yoke_core::log::{Act, ActKind, RunState, fold, standing};
+use yoke_core::log::{ActKind, RunState, fold, standing};
 use yoke_core::voice::Voice;
-use yoke_store::{JobRow, Store};
+use yoke_store::{ActRow, JobRow, Store};
 
+/// What the instruments of a lathe are kept as.
+pub const TOLD: &str = "instruments";
+/// What is kept of a run that is followed.
+pub const FOLLOWING: &str = "following";
 /// A readout known to send always that says nothing so long is silent. House value: it is to be said within two seconds.
 const SILENT: Duration = Duration::from_millis(1300);
 /// How often it is looked whether anything was heard.
@@ -43,20 +47,22 @@ pub struct Loaded {
     pub bench: Option<Bench>,
     /// How it stands.
     pub state: Option<RunState>,
+    /// The job's revision and sequence then.
+    at: [i64; 2],
 }
 
 /// What of a job is followed.
 pub fn load(store: &Store, id: &str) -> Result<Option<Loaded>, Failed> {
     let Some(job) = store.job(id)? else { return Ok(None) };
-    let lathe = stored::request(&job)?.read.lathe_id;
+    let (lathe, at) = (stored::request(&job)?.read.lathe_id, [job.revision, job.sequence]);
     let told = lathe.map(|lathe| kept::<Instruments>(store, &lathe, TOLD)).transpose()?.unwrap_or_default();
     let following = kept::<Following>(store, id, FOLLOWING)?;
     let Ok((plan, facts, lathe, _)) = whole_of(store, &job, Asked::default())? else {
-        return Ok(Some(Loaded { told, following, bench: None, state: None }));
+        return Ok(Some(Loaded { told, following, bench: None, state: None, at }));
     };
     let bench = plan.pointed().map(|p| Bench::of(&p, &facts, &lathe));
     let state = fold(&plan.run, &stored::acts(store, &job)?, Voice::default());
-    Ok(Some(Loaded { told, following, bench, state: Some(state) }))
+    Ok(Some(Loaded { told, following, bench, state: Some(state), at }))
 }
 
 /// An instrument's lines and what is known of its cable.
@@ -119,7 +125,8 @@ pub async fn follow(app: App, job: String, run: Weak<Followed>) {
             said = next(&mut follower.readout) => follower.heard(said).await,
             said = next(&mut follower.micrometer) => follower.sent(&said),
             moved = events.recv() => match moved {
-                Ok(moved) if moved.of(&follower.job) => follower.reload().await,
+                // What it recorded itself it knows already.
+                Ok(moved) if moved.of(&follower.job) && moved.at() != follower.loaded.at => follower.reload().await,
                 Err(broadcast::error::RecvError::Lagged(_)) => follower.reload().await,
                 Err(broadcast::error::RecvError::Closed) => return,
                 Ok(_) => {}
@@ -148,7 +155,7 @@ impl Follower {
     async fn change_following(&mut self, by: impl Fn(&mut Following) + Send + 'static) {
         by(&mut self.loaded.following);
         let job = self.job.clone();
-        if let Ok(now) = self.app.with_store(move |store| change_following(store, &job, by)).await {
+        if let Ok(now) = self.app.with_store(move |store| change(store, &job, FOLLOWING, by)).await {
             self.loaded.following = now;
         }
     }
@@ -164,7 +171,7 @@ impl Follower {
 
     /// Listens where it is told to, and watches the run as it is set up.
     fn settle(&mut self) {
-        let Loaded { told, following, bench, state } = &self.loaded;
+        let Loaded { told, following, bench, state, .. } = &self.loaded;
         let ears = &self.app.follows.ears;
         for (listened, cable) in
             [(&mut self.readout, told.readout.as_ref().map(|r| &r.cable)), (&mut self.micrometer, told.micrometer.as_ref().map(|m| &m.cable))]
@@ -234,7 +241,7 @@ impl Follower {
     /// A line of the readout.
     async fn heard(&mut self, said: Said) {
         let Some(readout) = &self.loaded.told.readout else { return };
-        let before = self.last.replace(said.at);
+        self.last = Some(said.at);
         let Some(stands) = readout.read(&said.line) else {
             self.unread = self.unread.saturating_add(1);
             return;
@@ -245,15 +252,11 @@ impl Follower {
             self.settle();
         }
         self.stood = Some(stands);
-        let (at_s, took) = ((said.at - self.began).as_secs_f64(), before.map(|b| (said.at - b).as_secs_f64()));
+        let at_s = (said.at - self.began).as_secs_f64();
         let Some(run) = self.run.upgrade() else { return };
         let seen = run.change(|shared| {
             shared.now.readout = Link::Heard;
             shared.now.stands = Some(stands);
-            if let Some(took) = took {
-                let usual = shared.now.interval_s;
-                shared.now.interval_s = if usual > 0.0 { 0.9 * usual + 0.1 * took.min(4.0 * usual) } else { took };
-            }
             shared.follow.as_mut()?.reads(at_s, &stands).filter(|_| shared.now.marks)
         });
         drop(run);
@@ -329,13 +332,9 @@ fn moved(before: &Stands, now: &Stands) -> bool {
 fn told_since(store: &Store, job: &JobRow, now: &str, ago: chrono::Duration) -> Result<bool, Failed> {
     let Ok(now) = chrono::DateTime::parse_from_rfc3339(now) else { return Ok(false) };
     let rows = store.acts(&job.id)?;
-    let acts: Vec<Act> = stored::acts(store, job)?;
-    let stands: Vec<&Act> = standing(&acts);
-    let by_hand = |id: &str| {
-        rows.iter()
-            .find(|r| r.id == id)
-            .is_some_and(|r| !r.source.starts_with(SOURCE) && chrono::DateTime::parse_from_rfc3339(&r.recorded).is_ok_and(|at| at >= now - ago))
-    };
+    let acts = rows.iter().map(|row| stored::act(row, &job.title)).collect::<Result<Vec<_>, _>>()?;
+    let since = |row: &ActRow| chrono::DateTime::parse_from_rfc3339(&row.recorded).is_ok_and(|at| at >= now - ago);
+    let by_hand: Vec<&str> = rows.iter().filter(|row| !row.source.starts_with(SOURCE) && since(row)).map(|row| row.id.as_str()).collect();
     let a_pass = |act: &ActKind| matches!(act, ActKind::PassDone { .. } | ActKind::Took { .. } | ActKind::Sprung {} | ActKind::StandsAt { .. });
-    Ok(stands.iter().rev().any(|a| a_pass(&a.kind) && by_hand(&a.id)))
+    Ok(standing(&acts).iter().any(|act| a_pass(&act.kind) && by_hand.contains(&act.id.as_str())))
 }

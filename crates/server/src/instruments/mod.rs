@@ -3,9 +3,9 @@
 pub mod ear;
 pub mod follow;
 pub mod followed;
-pub mod kept;
 
 use crate::body::{Revision, Sent};
+use crate::kept::{change, kept};
 use crate::lathes;
 use crate::problem::Problem;
 use crate::state::{App, JobChanged};
@@ -13,23 +13,22 @@ use crate::stored::{self, Failed};
 use crate::voice::Asked;
 use axum::Json;
 use axum::extract::{Path, State};
-use axum::response::sse::{Event, KeepAlive, Sse};
+use axum::response::sse::{Event, KeepAlive, KeepAliveStream, Sse};
 use ear::{Heard, Lingering};
-use follow::{follow, load};
+use follow::{FOLLOWING, TOLD, follow, load};
 use followed::Followed;
 use futures_util::{Stream, StreamExt};
-use kept::{FOLLOWING, TOLD, change_following, kept};
 use serde::{Deserialize, Serialize};
-use serde_json::{Value, json};
+use serde_json::json;
 use std::convert::Infallible;
+use std::pin::Pin;
 use std::sync::Arc;
 use std::time::Duration;
 use tokio_stream::wrappers::WatchStream;
 use utoipa::ToSchema;
-use yoke_core::faults::{Fault, read_json};
+use yoke_core::faults::Fault;
 use yoke_core::instruments::{
-    AxisName, Cable, Follow, Following, Instruments, Link, LiveView, Pattern, PointAt, Stands, ToldAxis, Unlearned, Which, Wound, WoundView, axis_name,
-    guessed, numbers,
+    AxisName, Cable, Follow, Following, Instruments, Link, LiveView, Pattern, PointAt, Stands, ToldAxis, Unlearned, Which, Wound, WoundView, guessed, numbers,
 };
 use yoke_core::quantity::plain_text;
 use yoke_core::say;
@@ -111,8 +110,6 @@ pub struct Piece {
 #[derive(Serialize, ToSchema)]
 pub struct AxisNow {
     axis: AxisName,
-    /// What it is called.
-    name: String,
     /// Its figure as written; absent where it is not found.
     #[serde(skip_serializing_if = "Option::is_none")]
     value: Option<f64>,
@@ -132,8 +129,6 @@ pub struct LineView {
     /// Whose line it is.
     which: Which,
     link: Link,
-    /// Lines so far, since somebody listens.
-    lines: u64,
     /// The last line, to point in.
     line: String,
     /// The same as it is shown, in pieces.
@@ -171,7 +166,6 @@ fn line_view(heard: &Heard, told: &Instruments, which: Which, voice: Voice) -> L
         let text = found.as_ref().map_or(String::new(), |n| plain_text(n.value, axis.pattern.places_of(n, line)));
         AxisNow {
             axis: axis.axis,
-            name: axis_name(axis.axis, voice),
             value: found.as_ref().map(|n| n.value),
             text,
             inches: found.and_then(|n| n.inches),
@@ -182,7 +176,6 @@ fn line_view(heard: &Heard, told: &Instruments, which: Which, voice: Voice) -> L
     LineView {
         which,
         link: heard.link,
-        lines: heard.lines,
         line: line.to_owned(),
         pieces: pieces(line),
         axes: axes.map(now).collect(),
@@ -191,21 +184,19 @@ fn line_view(heard: &Heard, told: &Instruments, which: Which, voice: Voice) -> L
     }
 }
 
-type Events = Sse<axum::response::sse::KeepAliveStream<std::pin::Pin<Box<dyn Stream<Item = Result<Event, Infallible>> + Send>>>>;
+type Pictures = Pin<Box<dyn Stream<Item = Result<Event, Infallible>> + Send>>;
+type Events = Sse<KeepAliveStream<Pictures>>;
 
 /// A stream of pictures, no more than are seen, until the server stops.
 fn pictures<T: Serialize + Send + 'static>(app: &App, name: &'static str, of: impl Stream<Item = Option<T>> + Send + 'static) -> Events {
-    let mut stopping = app.stopping.clone();
     let events = of
         .then(|picture| async move {
             tokio::time::sleep(PICTURE).await;
             picture
         })
         .filter_map(move |picture| std::future::ready(picture.and_then(|p| Event::default().event(name).json_data(p).ok()).map(Ok)))
-        .take_until(Box::pin(async move {
-            let _ = stopping.wait_for(|stop| *stop).await;
-        }));
-    let events: std::pin::Pin<Box<dyn Stream<Item = Result<Event, Infallible>> + Send>> = Box::pin(events);
+        .take_until(app.until_stopped());
+    let events: Pictures = Box::pin(events);
     Sse::new(events).keep_alive(KeepAlive::default())
 }
 
@@ -294,7 +285,7 @@ pub async fn beside(State(app): State<App>, Path(id): Path<String>) -> Result<Js
 }
 
 async fn beside_view(app: &App, id: String) -> Result<BesideView, Problem> {
-    let loaded = app.with_store(move |store| load(store, &id)).await?.ok_or_else(|| Problem::missing("job"))?;
+    let loaded = app.reckon(move |store| load(store, &id)).await?.ok_or_else(|| Problem::missing("job"))?;
     let readout = loaded.told.readout.as_ref().is_some_and(|r| !r.axes.is_empty()) && loaded.bench.is_some();
     let micrometer = loaded.told.micrometer.as_ref().is_some_and(|m| m.pattern.is_some());
     Ok(BesideView { readout, micrometer, following: loaded.following })
@@ -339,7 +330,7 @@ pub async fn tell_following(State(app): State<App>, Path(id): Path<String>, Sent
     let job = id.clone();
     let (marks, others) = app
         .with_store(move |store| {
-            let following = change_following(store, &job, |f| {
+            let following = change::<Following>(store, &job, FOLLOWING, |f| {
                 if let Some((follow, at, stands)) = &point {
                     f.zeros = follow.bench.told(f.zeros, *at, stands);
                 }
@@ -389,7 +380,7 @@ fn others_let_go(store: &Store, job: &str) -> Result<Vec<String>, Failed> {
     let mut others = Vec::new();
     for row in store.sheets_of(FOLLOWING)? {
         if row.owner != job && stored::sheet::<Following>(&row)?.marks && lathe_of(&row.owner)? == lathe {
-            change_following(store, &row.owner, |f| f.marks = false)?;
+            change::<Following>(store, &row.owner, FOLLOWING, |f| f.marks = false)?;
             others.push(row.owner);
         }
     }
@@ -400,10 +391,11 @@ fn others_let_go(store: &Store, job: &str) -> Result<Vec<String>, Failed> {
 pub async fn go_on(app: App) {
     let rows = app.with_store(|store| Ok(store.sheets_of(FOLLOWING)?)).await.unwrap_or_default();
     for row in rows {
-        let marks = serde_json::from_str::<Value>(&row.body).ok().map(|body| read_json::<Following>(body).0).is_some_and(|f| f.marks);
-        if marks {
-            let run = followed(&app, &row.owner);
-            app.follows.hold(&row.owner, Some(run));
+        match stored::sheet::<Following>(&row) {
+            Ok(following) if following.marks => app.follows.hold(&row.owner, Some(followed(&app, &row.owner))),
+            Ok(_) => {}
+            // Its page refuses by the same words.
+            Err(unread) => tracing::warn!("{} is not followed: {}", row.owner, unread.detail),
         }
     }
 }

@@ -1,5 +1,6 @@
 //! A run followed by its lathe's readout: from a plan as it is, through the lathe that stands in, to the acts that are recorded.
 
+use crate::instruments::machine;
 use serde_json::{Value, json};
 use yoke_core::instruments::{AxisName, Bench, CameCode, Counts, Follow, Instruments, Link, Now, PointAt, Readout, Stands, Wound, Zeros, came, guessed};
 use yoke_core::job::{Job, Lathe};
@@ -8,7 +9,7 @@ use yoke_core::plan::{Plan, plan};
 use yoke_core::quantity::Ratio;
 use yoke_core::voice::Voice;
 use yoke_standin::script::read;
-use yoke_standin::{Axis, DialFace, Lathe as StandIn, Machine, Operator, Sees};
+use yoke_standin::{Axis, Lathe as StandIn, Machine, Operator, Sees};
 use yoke_trials::{SinglePoint, demo_lathe, settled};
 
 /// A job on a lathe that stands in, and its readout.
@@ -41,18 +42,8 @@ impl Whole {
     fn new(request: Value, axes: Vec<Axis>, inches: bool, noise_mm: f64) -> Self {
         let (plan, job, lathe) = planned(request);
         let toward = plan.point().setup.carriage == yoke_core::direction::Carriage::TowardHeadstock;
-        let machine = Machine {
-            screw_mm: Ratio::from_integer(6),
-            turns: Ratio::new(if toward { -1 } else { 1 }, 4),
-            play_mm: 0.2,
-            dial: Some(DialFace { teeth: 20, marks: 4 }),
-            spin_up_s: 0.4,
-            coast: [0.4, 100.0 / 60.0],
-            chuck_screwed: false,
-            slide_play_mm: [0.1; 2],
-            lean_deg: 29.5,
-            cuts: if toward { -1.0 } else { 1.0 },
-        };
+        let way = if toward { -1 } else { 1 };
+        let machine = Machine { turns: Ratio::new(i128::from(way), 4), lean_deg: 29.5, cuts: f64::from(way), ..machine() };
         let line = (0..axes.len()).map(|i| format!("{}{{{i}}}", ["X", "Z", "Y"][i])).collect::<Vec<_>>().join(" ");
         let mut shows = yoke_standin::Readout::new(axes, line, 7);
         (shows.inches, shows.places) = (inches, if inches { 5 } else { 4 });
@@ -247,7 +238,7 @@ fn what_the_readout_does_not_see_is_said() {
 
 /// What is shown as things stand.
 fn live(whole: &mut Whole) -> Value {
-    let now = Now { readout: Link::Heard, stands: Some(whole.stands()), interval_s: 0.05, marks: true, ..Now::default() };
+    let now = Now { readout: Link::Heard, stands: Some(whole.stands()), marks: true, ..Now::default() };
     json!(now.view(&whole.follow, &whole.state(), Voice::default()))
 }
 

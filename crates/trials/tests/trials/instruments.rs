@@ -72,9 +72,9 @@ fn every_command_of_a_script_reads_and_a_wrong_one_is_named() {
     assert!(unread[0].says.contains("`there` is no number") && unread[2].says.contains("There is: spindle RPM"), "{unread:?}");
 }
 
-/// The lathe of the tie rod with a readout on cross-slide and carriage.
-fn bench(noise_mm: f64, inches: bool, diameter: bool, seed: u64) -> Operator {
-    let machine = Machine {
+/// The lathe of the tie rod, cutting toward the headstock.
+pub fn machine() -> Machine {
+    Machine {
         screw_mm: Ratio::from_integer(6),
         turns: Ratio::new(-5, 12),
         play_mm: 0.2,
@@ -85,11 +85,15 @@ fn bench(noise_mm: f64, inches: bool, diameter: bool, seed: u64) -> Operator {
         slide_play_mm: [0.1; 2],
         lean_deg: 0.0,
         cuts: -1.0,
-    };
+    }
+}
+
+/// The same with a readout on cross-slide and carriage.
+fn bench(noise_mm: f64, inches: bool, diameter: bool, seed: u64) -> Operator {
     let axes = vec![Axis { sees: Sees::Cross, reversed: false, diameter }, Axis { sees: Sees::Carriage, reversed: true, diameter: false }];
     let mut readout = Readout::new(axes, "X{0} Z{1}", seed);
     (readout.noise_mm, readout.inches, readout.places) = (noise_mm, inches, if inches { 5 } else { 4 });
-    Operator::new(Lathe::new(machine, 50.0, [0.0; 2]), readout, seed)
+    Operator::new(Lathe::new(machine(), 50.0, [0.0; 2]), readout, seed)
 }
 
 /// What is watched: 34 mm of thread, toward the headstock, set by the cross-slide to 0.02.

@@ -1,13 +1,13 @@
 import { Link, useParams } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
-import { type AxisName, type Cable, faultsOf, type Instruments, inWords } from '../../api/client';
+import { type Cable, faultsOf, inWords } from '../../api/client';
 import { Head } from '../../app/Head';
 import { Slash } from '../../app/Slash';
 import { said, text } from '../../app/voice';
 import { useLatheView } from '../hooks';
 import { Micrometer } from './Micrometer';
 import { Readout } from './Readout';
-import { useInstruments, type Which } from './hooks';
+import { type OneProps, useInstruments, type Which } from './hooks';
 import { CableForm } from './CableForm';
 
 /** The instruments of a lathe that speak: where their cables end, what their lines mean. */
@@ -37,22 +37,9 @@ export function InstrumentsPage() {
         {view.isError && <p className="fault">{inWords(view.error)}</p>}
         {view.data && (
           <div className="instruments-two">
-            <One
-              key="readout"
-              which="readout"
-              lathe={id}
-              revision={view.data.revision}
-              told={view.data.told}
-              tell={tell}
-            />
-            <One
-              key="micrometer"
-              which="micrometer"
-              lathe={id}
-              revision={view.data.revision}
-              told={view.data.told}
-              tell={tell}
-            />
+            {WHICH.map(which => (
+              <One key={which} which={which} lathe={id} {...view.data} tell={tell} />
+            ))}
           </div>
         )}
       </main>
@@ -61,12 +48,7 @@ export function InstrumentsPage() {
   );
 }
 
-export interface OneProps {
-  lathe: string;
-  revision: number;
-  told: Instruments;
-  tell: ReturnType<typeof useInstruments>['tell'];
-}
+const WHICH: Which[] = ['readout', 'micrometer'];
 
 /** What was wrong with its cable, by field. */
 function faultsOfCable(error: unknown, which: Which): Record<string, string> {
@@ -127,6 +109,3 @@ function One({ which, ...props }: OneProps & { which: Which }) {
     </section>
   );
 }
-
-/** The axes a readout may see, in the order they are told. */
-export const AXES: AxisName[] = ['cross_slide', 'carriage', 'compound'];

@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { inWords } from '../../api/client';
 import { Radios } from '../../parts/Radios';
 import { spoken, text } from '../../app/voice';
-import { pointAt, useLine } from './hooks';
-import type { OneProps } from './InstrumentsPage';
+import { type OneProps, pointAt, useLine } from './hooks';
 import { SpokenLine } from './SpokenLine';
 
 const UNITS = spoken(() => [

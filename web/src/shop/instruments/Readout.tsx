@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { type AxisName, inWords } from '../../api/client';
 import { spoken, text } from '../../app/voice';
 import { AxisRow, type ToldAxis } from './AxisRow';
-import { pointAt, useLine } from './hooks';
-import { AXES, type OneProps } from './InstrumentsPage';
+import { type OneProps, pointAt, useLine } from './hooks';
 import { SpokenLine } from './SpokenLine';
 
 const NAMES = spoken<Record<AxisName, string>>(() => ({
@@ -11,6 +10,9 @@ const NAMES = spoken<Record<AxisName, string>>(() => ({
   carriage: text('instruments-carriage'),
   compound: text('page-compound'),
 }));
+
+/** The axes a readout may see, in the order they are told. */
+const AXES: AxisName[] = ['cross_slide', 'carriage', 'compound'];
 
 /** A readout: its line, and what each figure in it is. */
 export function Readout({ lathe, revision, told, tell }: OneProps) {
@@ -67,7 +69,7 @@ export function Readout({ lathe, revision, told, tell }: OneProps) {
               axis={axes.find(a => a.axis === name) ?? { axis: name }}
               now={
                 heard?.axes.find(a => a.axis === name) ??
-                (axis && heard && { axis: name, name: NAMES()[name], text: piece(axis)?.text ?? '' })
+                (axis && heard && { axis: name, text: piece(axis)?.text ?? '' })
               }
               inches={axes.some(a => a.counts?.inches)}
               pointing={pointing === name}

@@ -32,6 +32,14 @@ export function useInstruments(lathe: string) {
   return { view, tell };
 }
 
+/** An instrument of a lathe, and what tells it. */
+export interface OneProps {
+  lathe: string;
+  revision: number;
+  told: Instruments;
+  tell: ReturnType<typeof useInstruments>['tell'];
+}
+
 /** What is heard of an instrument; asked anew once it is told otherwise. */
 export const useLine = (lathe: string, which: Which, revision: number) =>
   useStream<LineView>(`/api/v1/lathes/${encodeURIComponent(lathe)}/instruments/${which}/lines#${revision}`, 'line');

@@ -52,7 +52,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
   const [phase, setPhase] = useDraft('phase', NO_PHASE);
   const pressed = useRef(-TWICE_MS);
   const view = follow(job, plan, waiting);
-  const { there, readout, live, tell } = useLive(job);
+  const { there, readout, live, unread, tell } = useLive(job);
   const { next } = view;
   const run = job.run;
   const verdict = waiting.length === 0 ? run?.verdict : null;
@@ -167,7 +167,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
         </Link>
       </header>
       <main
-        className={[next && cycle.length > 0 && steps.length === 0 && 'with-cycle', there && 'with-live']
+        className={[next && cycle.length > 0 && steps.length === 0 && 'with-cycle', (there || unread) && 'with-live']
           .filter(Boolean)
           .join(' ')}
       >
@@ -177,7 +177,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
             {says}
           </p>
         </VisuallyHidden>
-        {there && <Live live={live} readout={readout} tell={tell} record={record} />}
+        {(there || unread) && <Live live={live} readout={readout} unread={unread} tell={tell} record={record} />}
         {steps.length > 0 ? (
           <div className="told">
             <ol className="pick-up">

@@ -8,12 +8,15 @@ type Tell = (body: { marks?: boolean; point?: PointAt; still?: boolean }) => Pro
 export function Live({
   live,
   readout,
+  unread,
   tell,
   record,
 }: {
   live: LiveView | null;
   /** Whether there is a readout: a micrometer alone shows what it sent and no more. */
   readout: boolean;
+  /** What is kept of the instruments and does not read. */
+  unread: string | null;
   tell: Tell;
   record: (act: ActKind) => void;
 }) {
@@ -45,8 +48,9 @@ export function Live({
     [live?.wants_mark, 'mark', text('live-mark')],
     [live?.wants_mark, 'face', text('live-face')],
   ];
+  const wrong = unread ?? fault;
   const notes = [
-    fault,
+    wrong,
     live ? live.says : readout ? text('live-no-readout') : null,
     came?.says,
     sent && text('live-sent', { text: sent.text }),
@@ -61,7 +65,7 @@ export function Live({
       <div className="live-says">
         <div aria-live="polite" data-came={live?.came?.n}>
           {notes.map(says => (
-            <p key={says} className={says === fault ? 'fault' : undefined}>
+            <p key={says} className={says === wrong ? 'fault' : undefined}>
               {says}
             </p>
           ))}

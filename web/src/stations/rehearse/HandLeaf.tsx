@@ -44,14 +44,14 @@ export function HandLeaf({ hands, open, onClose, change, error, rpm, drills, tel
             {inWords(error)}
           </p>
         )}
-        {drills.length > 0 && <AtTheLathe rpm={rpm} drills={drills} tell={tell} />}
+        {drills.length > 0 && <LatheStops rpm={rpm} drills={drills} tell={tell} />}
       </div>
     </Leaf>
   );
 }
 
 /** A stop made at the lathe itself, on air: it alone makes the time shorter. */
-function AtTheLathe({ rpm, drills, tell }: Pick<HandLeafProps, 'rpm' | 'drills' | 'tell'>) {
+function LatheStops({ rpm, drills, tell }: Pick<HandLeafProps, 'rpm' | 'drills' | 'tell'>) {
   const id = useId();
   // Each stop is a form of its own.
   const [stops, setStops] = useState(0);

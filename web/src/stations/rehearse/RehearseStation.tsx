@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { type Drill, inWords } from '../../api/client';
 import { useChange } from '../../api/hooks';
 import { TWICE_MS, useKeys } from '../../app/keys';
@@ -23,6 +23,15 @@ export function RehearseStation({ job, plan }: PointedProps) {
   const [leaf, setLeaf] = useState<'drill' | 'hand' | 'show' | 'path' | null>(null);
   const [play, setPlay] = useState<string>('right');
   const { watched, atLathe } = useTold(job);
+  const { mutate: tellWatched } = watched;
+  const path = sheet.data?.path;
+  // Watching counts where it is a task.
+  const seen = useCallback(
+    (one: { drill: Drill; play: string }) => {
+      if (path?.some(t => !t.done && t.drill === one.drill && t.play === one.play)) tellWatched(one);
+    },
+    [path, tellWatched],
+  );
   const drills = sheet.data?.drills ?? [];
   const drill = drills.find(d => d.drill === chosen) ?? drills[0];
   const tries = useTry(job, drill?.drill);
@@ -194,7 +203,7 @@ export function RehearseStation({ job, plan }: PointedProps) {
         tell={atLathe}
       />
       <PathLeaf
-        path={sheet.data?.path ?? []}
+        path={path ?? []}
         open={leaf === 'path'}
         onClose={() => setLeaf(null)}
         onTask={task => {
@@ -210,7 +219,7 @@ export function RehearseStation({ job, plan }: PointedProps) {
         job={job}
         drill={drill}
         first={play}
-        onWatched={watched.mutate}
+        onWatched={seen}
         open={leaf === 'show'}
         onClose={() => setLeaf(null)}
       />

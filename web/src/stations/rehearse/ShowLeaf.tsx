@@ -8,8 +8,6 @@ import { Stage, TurningDial } from './Stage';
 import { Result } from './Result';
 import { useShown } from './useTry';
 
-/** Ways whose watching is a task of the path. */
-const WATCHED = new Set(['right', 'late', 'missed', 'tool-in']);
 /** So long after its last key it has been seen, s. */
 const SEEN_S = 0.5;
 /** So many times slower than it is. */
@@ -53,7 +51,7 @@ function Plays({
   const code = play?.code;
   const ends = zero + ((play?.keys.at(-1)?.at_s ?? begin + 2) - begin + SEEN_S) * SLOWER * 1000;
   useEffect(() => {
-    if (code == null || !WATCHED.has(code)) return;
+    if (code == null) return;
     const timer = setTimeout(() => onWatched({ drill, play: code }), ends - performance.now());
     return () => clearTimeout(timer);
   }, [drill, code, ends, onWatched]);
