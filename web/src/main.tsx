@@ -22,6 +22,7 @@ import './stations/setup/setup.css';
 import './stations/cut/cut.css';
 import './pad/pad.css';
 import './shop/shop.css';
+import './tablet/tablet.css';
 import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider } from '@tanstack/react-router';
@@ -32,8 +33,16 @@ import { Settings } from './app/Settings';
 import { fetchTheRest, router } from './app/router';
 import { theme } from './app/theme';
 import { learnWords } from './app/voice';
+import { know } from './tablet/know';
+import { keepHere } from './tablet/newer';
 
-const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
+// What is asked is asked whatever the browser thinks of the network: what it said last is kept beside it.
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: { retry: 1, refetchOnWindowFocus: false, networkMode: 'always' },
+    mutations: { networkMode: 'always' },
+  },
+});
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
 // Leaves hold the page still with a style of their own, which the policy lets in by the same nonce.
 if (nonce) setNonce(nonce);
@@ -54,4 +63,5 @@ if (root) {
   );
   // A chunk that does not come is asked for again when its page is opened.
   requestIdleCallback(() => void fetchTheRest().catch(() => undefined));
+  void keepHere(() => void know(queries));
 }

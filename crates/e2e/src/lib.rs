@@ -2,6 +2,7 @@
 #![allow(clippy::expect_used, clippy::unwrap_used, clippy::panic)] // test support: a failure is a failed test
 
 mod cable;
+pub mod floor;
 mod stand_in;
 
 pub use cable::{Cable, Line};
@@ -61,7 +62,7 @@ pub fn program(name: &str) -> PathBuf {
 pub struct Server {
     child: Kept,
     folder: PathBuf,
-    more: &'static [&'static str],
+    more: Vec<String>,
     /// Port it answers on; kept over a restart.
     pub port: u16,
 }
@@ -70,20 +71,31 @@ impl Server {
     /// Starts the demo yard on a database in `folder`.
     #[must_use]
     pub fn start(folder: &Path) -> Self {
-        Self::on(folder, 0, &["--demo"])
+        Self::on(folder, 0, vec!["--demo".into()])
     }
 
     /// Starts a shop that is empty, as its owner first finds it.
     #[must_use]
     pub fn empty(folder: &Path) -> Self {
-        Self::on(folder, 0, &[])
+        Self::on(folder, 0, Vec::new())
     }
 
-    fn on(folder: &Path, port: u16, more: &'static [&'static str]) -> Self {
+    /// The demo yard whose door to the shop's network may be opened, on ports of its own, which it keeps over a restart.
+    ///
+    /// # Panics
+    /// When this machine has no port left.
+    #[must_use]
+    pub fn with_door(folder: &Path) -> Self {
+        let free = || std::net::TcpListener::bind("127.0.0.1:0").and_then(|l| l.local_addr()).expect("a free port").port().to_string();
+        let words = ["--demo", "--no-announce", "--shop-port", &free(), "--trust-port", &free()].map(str::to_owned);
+        Self::on(folder, 0, words.to_vec())
+    }
+
+    fn on(folder: &Path, port: u16, more: Vec<String>) -> Self {
         let mut child = Command::new(program("yoke-turn"))
             .args(["serve", "--port", &port.to_string(), "--data"])
             .arg(folder)
-            .args(more)
+            .args(&more)
             .stdout(Stdio::piped())
             .stderr(Stdio::null())
             .spawn()
@@ -120,7 +132,7 @@ impl Server {
 
     /// Starts it again on the same database and port.
     pub fn restart(&mut self) {
-        *self = Self::on(&self.folder, self.port, self.more);
+        *self = Self::on(&self.folder, self.port, std::mem::take(&mut self.more));
     }
 
     /// Changes a job's facts, as another screen would; the job as it then is.
@@ -201,11 +213,11 @@ pub struct Browser {
 }
 
 /// Starts a driver, and says the port it took; nothing when it found none.
-fn start_driver() -> Option<(Kept, u16)> {
+fn start_driver(command: &str) -> Option<(Kept, u16)> {
     // In a group of its own, with a shell that ends the whole group once this end of its input is gone: however the tests
     // end, no driver and no Chromium outlives them.
     let mut child = Command::new("sh")
-        .args(["-c", "chromedriver --port=0 & read -r _; kill -KILL 0"])
+        .args(["-c", &format!("{command} & read -r _; kill -KILL 0")])
         .process_group(0)
         .stdin(Stdio::piped())
         .stdout(Stdio::piped())
@@ -254,7 +266,22 @@ impl Browser {
 
     async fn start() -> Self {
         // A port picked by the system may be taken by the other address family meanwhile: ChromeDriver then gives up, and another is started.
-        let (driver, port) = (0..5).find_map(|_| start_driver()).expect("ChromeDriver says its port");
+        let (driver, port) = (0..5).find_map(|_| start_driver("chromedriver --port=0")).expect("ChromeDriver says its port");
+        // The shop's own authority is none the system knows; that a browser which trusts it takes its certificates, the shop floor tries.
+        Self::driven(driver, &format!("http://127.0.0.1:{port}"), &["--ignore-certificate-errors"]).await
+    }
+
+    /// One in a network namespace, whose driver answers at `address` there to `from`; it trusts what the store of its `home` does, and nothing else.
+    ///
+    /// # Panics
+    /// When it does not start.
+    pub async fn in_namespace(namespace: &str, [address, from]: [&str; 2], home: &Path) -> Self {
+        let run = format!("ip netns exec {namespace} env HOME={} chromedriver --port=9515 --allowed-ips={from} --allowed-origins=*", home.display());
+        let (driver, port) = start_driver(&run).expect("ChromeDriver says its port");
+        Self::driven(driver, &format!("http://{address}:{port}"), &[]).await
+    }
+
+    async fn driven(driver: Kept, at: &str, more: &[&str]) -> Self {
         let profile = tempfile::tempdir().unwrap();
         let mut wants = DesiredCapabilities::chrome();
         for flag in [
@@ -266,11 +293,14 @@ impl Browser {
             "--disable-background-networking",
             "--disable-component-update",
             "--disable-sync",
-        ] {
+        ]
+        .iter()
+        .chain(more)
+        {
             wants.add_arg(flag).unwrap();
         }
         wants.add_arg(&format!("--user-data-dir={}", profile.path().display())).unwrap();
-        let page = WebDriver::new(format!("http://127.0.0.1:{port}"), wants).await.expect("Chromium starts");
+        let page = WebDriver::new(at, wants).await.expect("Chromium starts");
         let tools = page.cdp();
         let browser = Self { page: ManuallyDrop::new(page), tools, _driver: driver, _profile: profile };
         browser.tools.send_raw("Page.addScriptToEvaluateOnNewDocument", json!({ "source": WATCH })).await.unwrap();

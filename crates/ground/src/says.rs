@@ -31,7 +31,7 @@ macro_rules! files {
 /// everywhere else.
 pub const ENGLISH: Files = files!("en": "server", "shop", "facts", "thread", "trouble", "route", "sheets", "bit", "blank", "gears", "setup", "cut", "chaser", "gauge", "check", "rehearse", "instruments", "lathe", "pages",
     "pages/frame", "pages/board", "pages/station", "pages/thread", "pages/bit", "pages/blank", "pages/gears",
-    "pages/setup", "pages/rehearse", "pages/instruments", "pages/cut", "pages/chaser", "pages/gauge", "pages/log", "pages/trouble", "pages/pad", "pages/part", "pages/whole",
+    "pages/setup", "pages/rehearse", "pages/instruments", "pages/network", "pages/cut", "pages/chaser", "pages/gauge", "pages/log", "pages/trouble", "pages/pad", "pages/part", "pages/whole",
     "pages/route", "pages/batch", "pages/paper", "pages/shop", "pages/parts", "pages/page");
 /// German: the lathe view and the ten-second card.
 pub const GERMAN: Files = files!("de": "gears", "setup", "cut", "gauge", "lathe", "pages");

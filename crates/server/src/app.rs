@@ -1,7 +1,12 @@
 //! The application: its state, its routes, its start and end.
 
+use crate::api::{Api, routes};
 use crate::cache::Cache;
-use crate::folder::{Folder, mark_demo, put_aside};
+use crate::door::held::{Door, Ports};
+use crate::door::who::Via;
+use crate::door::{desk, opening, pages};
+use crate::folder::{Folder, NotHad, mark_demo, put_aside};
+use crate::listen::Greeting;
 use crate::notices::NoticeCode;
 use crate::problem::PROBLEM;
 use crate::state::{App, DATABASE};
@@ -21,8 +26,6 @@ use tower_http::timeout::RequestBodyTimeoutLayer;
 use tower_http::trace::TraceLayer;
 use utoipa::openapi::{Content, Ref, RefOr, ResponseBuilder};
 use utoipa::{IntoParams, OpenApi};
-use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use yoke_core::say;
 use yoke_core::voice::Voice;
 use yoke_store::Store;
@@ -41,13 +44,13 @@ const LARGEST_REQUEST: usize = 256 * 1024;
 const BODY: std::time::Duration = std::time::Duration::from_secs(20);
 
 /// Drawings as files.
-fn files() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(bits::bit_svg)).routes(routes!(bits::bit_dxf)).routes(routes!(part_sheet::part_dxf))
+fn files() -> Api {
+    Api::default().routes(routes!(bits::bit_svg)).routes(routes!(bits::bit_dxf)).routes(routes!(part_sheet::part_dxf))
 }
 
 /// What is made of a job beside it: members of its part, a gauge to turn, a test piece, and what is rehearsed of it.
-fn beside() -> OpenApiRouter<App> {
-    OpenApiRouter::new()
+fn beside() -> Api {
+    Api::default()
         .routes(routes!(members::add_member))
         .routes(routes!(members::gauge_to_turn))
         .routes(routes!(test_pieces::make_test_piece))
@@ -60,9 +63,19 @@ fn beside() -> OpenApiRouter<App> {
         .merge(speaking())
 }
 
+/// The door to the shop's network, as the desk has it, and what befell the shop.
+fn doors() -> Api {
+    Api::default()
+        .routes(routes!(events::notices))
+        .routes(routes!(events::notice_read))
+        .routes(routes!(desk::door, desk::turn))
+        .routes(routes!(desk::code))
+        .routes(routes!(desk::change_device, desk::put_out))
+}
+
 /// Instruments that speak: told of a lathe, and beside a run.
-fn speaking() -> OpenApiRouter<App> {
-    OpenApiRouter::new()
+fn speaking() -> Api {
+    Api::default()
         .routes(routes!(instruments::told, instruments::tell))
         .routes(routes!(instruments::lines))
         .routes(routes!(instruments::ports))
@@ -72,9 +85,9 @@ fn speaking() -> OpenApiRouter<App> {
         .routes(routes!(instruments::live))
 }
 
-/// The API routes with their description.
-pub fn api() -> OpenApiRouter<App> {
-    OpenApiRouter::with_openapi(Description::openapi())
+/// The API's routes.
+fn api() -> Api {
+    Api::default()
         .routes(routes!(planning::plan))
         .routes(routes!(planning::callout))
         .routes(routes!(planning::gauge))
@@ -107,9 +120,9 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(log::log_csv))
         .routes(routes!(log::learned_all))
         .routes(routes!(log::search))
-        .merge(OpenApiRouter::new().routes(routes!(log::keep_photo, log::photo)).layer(DefaultBodyLimit::max(log::LARGEST_PHOTO + 1024)))
+        .longer(log::LARGEST_PHOTO + 1024, routes!(log::keep_photo, log::photo))
         .routes(routes!(file::job_out))
-        .merge(OpenApiRouter::new().routes(routes!(file::shop_out, file::shop_in)).layer(DefaultBodyLimit::max(file::LARGEST_FILE)))
+        .longer(file::LARGEST_FILE, routes!(file::shop_out, file::shop_in))
         .routes(routes!(events::stream))
         .routes(routes!(lathes::lathes, lathes::add_lathe))
         .routes(routes!(lathes::lathe, lathes::put_lathe, lathes::change_lathe, lathes::put_away))
@@ -132,13 +145,12 @@ pub fn api() -> OpenApiRouter<App> {
         .routes(routes!(shop::feeds))
         .routes(routes!(shop::rules))
         .routes(routes!(words::words, words::put_words))
-        .routes(routes!(events::notices))
-        .routes(routes!(events::notice_read))
+        .merge(doors())
 }
 
 /// The description of the API: what each operation answers, and that any of them may answer with a problem.
 pub fn described() -> utoipa::openapi::OpenApi {
-    let mut all = api().to_openapi();
+    let mut all = api().described(Description::openapi());
     let problem = || Content::new(Some(Ref::from_schema_name("Problem")));
     let is_problem =
         |content: &RefOr<Content>| matches!(content, RefOr::T(Content { schema: Some(RefOr::Ref(r)), .. }) if r.ref_location.ends_with("/Problem"));
@@ -162,14 +174,17 @@ pub fn described() -> utoipa::openapi::OpenApi {
     all
 }
 
-fn router(app: App) -> Router {
-    let (api, _) = api().split_for_parts();
-    api.route("/healthz", axum::routing::get(|| async { "ok" }))
+/// Everything, as it is come by.
+fn router(app: App, via: Via) -> Router {
+    api()
+        .served()
+        .route("/healthz", axum::routing::get(|| async { "ok" }))
+        .route("/pair", axum::routing::get(pages::pair).post(pages::told))
         .fallback(web::asset)
         .layer(DefaultBodyLimit::max(LARGEST_REQUEST))
         .layer(RequestBodyTimeoutLayer::new(BODY))
         .layer(middleware::map_response(problem::as_problem))
-        .layer(middleware::from_fn_with_state(app.clone(), guard::guard))
+        .layer(middleware::from_fn_with_state((app.clone(), via), guard::guard))
         .layer(CompressionLayer::new())
         .layer(CatchPanicLayer::custom(|_| problem::panicked()))
         .layer(TraceLayer::new_for_http())
@@ -180,14 +195,8 @@ fn now() -> String {
     chrono::Utc::now().to_rfc3339_opts(chrono::SecondsFormat::Millis, true)
 }
 
-/// Serves until told to stop. Prints the address on standard output once it answers.
-pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &Serve, files: Files) -> Result<(), String> {
-    // The folder and the port are had before anything in the folder is touched.
-    let mut held = Folder::hold(folder)?;
-    let listener =
-        tokio::net::TcpListener::bind(("127.0.0.1", port)).await.map_err(|e| format!("Port {port} cannot be had: {e}. Give another with --port."))?;
-    let port = listener.local_addr().map_err(|e| e.to_string())?.port();
-    held.served_at(port);
+/// The shop of a folder; the demo's begun afresh where that is asked.
+fn opened_store(folder: &Path, fresh: bool) -> Result<Store, String> {
     let path = folder.join(DATABASE);
     if fresh && let Some(aside) = put_aside(folder)? {
         eprintln!("The demo yard is begun afresh; as it was before: {}", folder.join(aside).display());
@@ -196,9 +205,39 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
     if let Some(says) = store.serve().map_err(|e| e.to_string())? {
         eprintln!("{says}");
     }
+    Ok(store)
+}
+
+/// The folder, had; nothing where its page was asked for and the server that has it already showed it.
+fn held(folder: &Path, open: bool) -> Result<Option<Folder>, String> {
+    match Folder::hold(folder) {
+        Ok(held) => Ok(Some(held)),
+        Err(NotHad::Another(Some(port), _)) if open => {
+            println!("Yoke Turn is at http://127.0.0.1:{port}/");
+            in_browser(port).map(|()| None)
+        }
+        Err(NotHad::Another(_, why) | NotHad::Disk(why)) => Err(why),
+    }
+}
+
+/// Serves until told to stop. Prints the address on standard output once it answers.
+pub async fn serve(
+    folder: &Path,
+    &Serve { port, demo: with_demo, fresh, shop, shop_port, trust_port, no_announce, open, .. }: &Serve,
+    files: Files,
+) -> Result<(), String> {
+    // The folder and the port are had before anything in the folder is touched.
+    let Some(mut held) = held(folder, open)? else { return Ok(()) };
+    let listener =
+        tokio::net::TcpListener::bind(("127.0.0.1", port)).await.map_err(|e| format!("Port {port} cannot be had: {e}. Give another with --port."))?;
+    let port = listener.local_addr().map_err(|e| e.to_string())?.port();
+    held.served_at(port);
+    let store = opened_store(folder, fresh)?;
     if with_demo && demo::fill(&store, now).map_err(|e| format!("The demo yard cannot be laid out: {e}"))? {
         mark_demo(folder)?;
     }
+    let door = Arc::new(Door::of(folder, Ports { shop: shop_port, trust: trust_port }, !no_announce)?);
+    let opens = shop || door.devices().opens();
     let (stop, stopping) = watch::channel(false);
     let reckoning = Arc::new(Semaphore::new(std::thread::available_parallelism().map_or(2, |n| n.get().max(2))));
     let long = Arc::new(Semaphore::new(1));
@@ -212,19 +251,27 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
         plans: Arc::new(Cache::of_most(8)),
         notices: Arc::default(),
         follows: Arc::default(),
+        here: Arc::default(),
         events: broadcast::channel(64).0,
         stopping,
         clock: now,
         files,
+        door,
+        reached: router,
         port,
     };
     tokio::spawn(instruments::go_on(app.clone()));
     tokio::spawn(copy_daily(app.clone(), folder.join("copies")));
-    // The routes describe themselves as they are put together, which takes a moment: the address is told once they answer.
-    let router = router(app);
+    let router = router(app.clone(), Via::Desk);
     let asked = asked_to_stop()?;
     println!("Yoke Turn is at http://127.0.0.1:{port}/");
-    listen::serve(listener, router, async move {
+    if open && let Err(why) = in_browser(port) {
+        tracing::warn!("{why}");
+    }
+    if opens {
+        opened(&app, shop).await?;
+    }
+    listen::serve(listener, router, Greeting::Plain, async move {
         asked.await;
         let _ = stop.send(true);
         // Asked again, it ends at once: what was acknowledged is on disk.
@@ -238,6 +285,29 @@ pub async fn serve(folder: &Path, &Serve { port, demo: with_demo, fresh, .. }: &
     .await;
     drop(held);
     Ok(())
+}
+
+/// Opens the app's page in the browser this desk has chosen.
+fn in_browser(port: u16) -> Result<(), String> {
+    let at = format!("http://127.0.0.1:{port}/");
+    open::that_detached(&at).map_err(|e| format!("No browser could be opened: {e}. Open {at} by hand."))
+}
+
+/// Opens the door to the shop's network and says where. Asked for on the command line it is opened or the server ends; opened before, what
+/// stands against it is said, and the desk has the app all the same.
+async fn opened(app: &App, asked: bool) -> Result<(), String> {
+    match opening::open(app).await {
+        Ok(open) => {
+            print!("{}", pages::terminal(&open));
+            Ok(())
+        }
+        Err(why) if asked => Err(why),
+        Err(why) => {
+            tracing::warn!("{why}");
+            app.notices.say(NoticeCode::DoorShut, say!(Voice::default(), "srv-door-not-opened", why = &why));
+            Ok(())
+        }
+    }
 }
 
 /// Keeps a copy of each day the server runs on; one that cannot be made is told of, and tried again.

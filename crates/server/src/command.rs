@@ -1,9 +1,9 @@
-//! The command line beside the server: `plan`, `openapi`, `schema`, `backup` and `restore`.
+//! The command line beside the server: `plan`, `openapi`, `schema`, `backup`, `restore`, and what a package ships of itself.
 
 use crate::problem::Problem;
 use crate::voice::Asked;
 use serde_json::{Value, json};
-use std::io::Read;
+use std::io::{Read, Write};
 use std::path::Path;
 use std::process::ExitCode;
 use yoke_core::faults::{read_json, read_value};
@@ -108,6 +108,37 @@ pub fn restore(folder: &Path, file: &Path) -> ExitCode {
         )
     }))
 }
+
+/// Prints what completes the command in a shell.
+pub fn completions(shell: clap_complete::Shell, command: &mut clap::Command) -> ExitCode {
+    clap_complete::generate(shell, command, "yoke-turn", &mut std::io::stdout());
+    ExitCode::SUCCESS
+}
+
+/// Writes the manual pages: the command's own, and one each of what it does.
+pub fn manual(command: &clap::Command, folder: &Path) -> ExitCode {
+    let pages = || {
+        std::fs::create_dir_all(folder)?;
+        clap_mangen::generate_to(command.clone(), folder)?;
+        std::fs::File::options().append(true).open(folder.join("yoke-turn.1"))?.write_all(FILES.as_bytes())
+    };
+    match pages() {
+        Ok(()) => ExitCode::SUCCESS,
+        Err(e) => {
+            eprintln!("The manual cannot be written into {}: {e}", folder.display());
+            ExitCode::FAILURE
+        }
+    }
+}
+
+/// What the page says of files, as the page is written.
+const FILES: &str = ".SH FILES
+.TP
+~/.local/share/yoke\\-turn
+The shop: its database, its copies of the days, the authority of its door and the devices let in. Another with \\-\\-data. It is left alone when the program is removed.
+.SH SEE ALSO
+yoke\\-turn doctor says where everything lies and what is wrong.
+";
 
 fn told(outcome: Result<String, StoreError>) -> ExitCode {
     match outcome {

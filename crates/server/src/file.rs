@@ -345,6 +345,11 @@ pub fn restore(store: &Store, from: &std::path::Path, scratch: &std::path::Path)
     store.restore(&copy)
 }
 
+/// What of a whole shop does not read, each with its place.
+pub fn unread(whole: Whole) -> Vec<String> {
+    look_through(&written(whole)).iter().map(|fault| format!("{}: {}", fault.pointer, fault.detail)).collect()
+}
+
 fn rows(file: ShopFile) -> Whole {
     let text = |raw: Box<RawValue>| raw.get().to_owned();
     let jobs = file.jobs.into_iter().map(|j| {

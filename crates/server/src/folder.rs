@@ -16,28 +16,48 @@ pub struct Folder {
     lock: File,
 }
 
+/// Why a folder is not had.
+pub enum NotHad {
+    /// Another server has it: at this port, once it answers; and what to say.
+    Another(Option<u16>, String),
+    /// The disk will not have it.
+    Disk(String),
+}
+
+fn port_in(lock: &mut File) -> Option<u16> {
+    let mut port = String::new();
+    let _ = lock.read_to_string(&mut port);
+    port.trim().parse().ok()
+}
+
+/// Whether a server has a folder, and at which port it answers.
+pub fn served(folder: &Path) -> Option<Option<u16>> {
+    let mut lock = File::open(folder.join(LOCK)).ok()?;
+    match lock.try_lock_shared() {
+        Err(TryLockError::WouldBlock) => Some(port_in(&mut lock)),
+        _ => None,
+    }
+}
+
 impl Folder {
     /// Makes the folder if need be, and has it.
     ///
     /// # Errors
     /// That another server has it, and at which port; or what the disk says.
-    pub fn hold(folder: &Path) -> Result<Self, String> {
-        std::fs::create_dir_all(folder).map_err(|e| format!("The data folder {} cannot be made: {e}", folder.display()))?;
+    pub fn hold(folder: &Path) -> Result<Self, NotHad> {
+        std::fs::create_dir_all(folder).map_err(|e| NotHad::Disk(format!("The data folder {} cannot be made: {e}", folder.display())))?;
         let at = folder.join(LOCK);
         let open = File::options().read(true).write(true).create(true).truncate(false).open(&at);
-        let mut lock = open.map_err(|e| format!("{} cannot be written: {e}", at.display()))?;
+        let mut lock = open.map_err(|e| NotHad::Disk(format!("{} cannot be written: {e}", at.display())))?;
         match lock.try_lock() {
             Ok(()) => Ok(Self { lock }),
             Err(TryLockError::WouldBlock) => {
-                let mut port = String::new();
-                let _ = lock.read_to_string(&mut port);
-                let at = match port.trim().parse::<u16>() {
-                    Ok(port) => format!("it is at http://127.0.0.1:{port}/"),
-                    Err(_) => "it is only starting".to_owned(),
-                };
-                Err(format!("Another server has the folder {}: {at}. Use that one, stop it first, or give another folder with --data.", folder.display()))
+                let port = port_in(&mut lock);
+                let at = port.map_or_else(|| "it is only starting".to_owned(), |port| format!("it is at http://127.0.0.1:{port}/"));
+                let way = "Use that one, stop it first, or give another folder with --data.";
+                Err(NotHad::Another(port, format!("Another server has the folder {}: {at}. {way}", folder.display())))
             }
-            Err(TryLockError::Error(e)) => Err(format!("{} cannot be had: {e}", at.display())),
+            Err(TryLockError::Error(e)) => Err(NotHad::Disk(format!("{} cannot be had: {e}", at.display()))),
         }
     }
 

@@ -6,6 +6,7 @@
 #![allow(clippy::result_large_err)]
 
 mod acts;
+mod api;
 mod app;
 mod batch;
 mod bits;
@@ -15,12 +16,15 @@ mod changing;
 mod command;
 mod day;
 mod demo;
+mod doctor;
+mod door;
 mod download;
 pub mod drafting;
 mod events;
 mod file;
 mod folder;
 mod guard;
+mod here;
 mod instruments;
 mod jobs;
 mod kept;
@@ -46,11 +50,12 @@ mod voice;
 mod web;
 mod words;
 
+pub use door::pairing::{Pairing, Told};
 pub use jobs::merge;
 pub use lathes::ids;
 
 use crate::voice::{Asked, AskedUnit};
-use clap::{Args, Parser, Subcommand};
+use clap::{Args, CommandFactory, Parser, Subcommand};
 use std::borrow::Cow;
 use std::path::{Path, PathBuf};
 use std::process::ExitCode;
@@ -82,6 +87,18 @@ enum Command {
     Backup(Copy),
     /// Take in everything of such a file that is not here yet; what is here stays as it is.
     Restore(Copy),
+    /// Say where everything lies and how it stands, and what is wrong; it changes nothing, and fails where something is wrong.
+    Doctor(Doctor),
+    /// Print what completes this command in a shell.
+    Completions {
+        /// The shell.
+        shell: clap_complete::Shell,
+    },
+    /// Write the manual pages into a folder.
+    Manual {
+        /// The folder.
+        folder: PathBuf,
+    },
 }
 
 #[derive(Args)]
@@ -107,6 +124,22 @@ struct Copy {
 }
 
 #[derive(Args)]
+struct Doctor {
+    /// Folder the database is kept in; the user's data folder when absent.
+    #[arg(long)]
+    data: Option<PathBuf>,
+    /// Use the Alder Reach demo yard's folder.
+    #[arg(long)]
+    demo: bool,
+    /// Port the server is to have.
+    #[arg(long, default_value_t = 4720)]
+    port: u16,
+    /// As JSON.
+    #[arg(long)]
+    json: bool,
+}
+
+#[derive(Args)]
 struct Serve {
     /// Folder the database is kept in; the user's data folder when absent.
     #[arg(long)]
@@ -120,6 +153,21 @@ struct Serve {
     /// With --demo: begin the demo yard afresh.
     #[arg(long, requires = "demo")]
     fresh: bool,
+    /// Open the door to the shop's network too: HTTPS on this machine's own addresses, for devices that are let in by a code.
+    #[arg(long)]
+    shop: bool,
+    /// Port of that; 0 takes a free one.
+    #[arg(long, default_value_t = 4721)]
+    shop_port: u16,
+    /// Port that serves the shop's authority over plain HTTP and nothing else; 0 takes a free one.
+    #[arg(long, default_value_t = 4722)]
+    trust_port: u16,
+    /// Do not announce this machine's name on that network by multicast.
+    #[arg(long)]
+    no_announce: bool,
+    /// Open the page in the desk's browser; of the server that runs already, where one does.
+    #[arg(long)]
+    open: bool,
 }
 
 /// A file of the web app by its path.
@@ -135,6 +183,9 @@ pub fn main(files: Files) -> ExitCode {
         Some(Command::Schema) => command::schema(),
         Some(Command::Backup(copy)) => with_folder(copy.data, copy.demo, |folder| command::backup(&folder, &copy.file)),
         Some(Command::Restore(copy)) => with_folder(copy.data, copy.demo, |folder| command::restore(&folder, &copy.file)),
+        Some(Command::Doctor(asked)) => with_folder(asked.data, asked.demo, |folder| doctor::run(&folder, asked.port, asked.json)),
+        Some(Command::Completions { shell }) => command::completions(shell, &mut Cli::command()),
+        Some(Command::Manual { folder }) => command::manual(&Cli::command(), &folder),
         Some(Command::StandIn(asked)) => stand_in::run(asked),
         Some(Command::Serve(serve)) => run(serve, files),
         None => run(cli.serve, files),

@@ -13,6 +13,8 @@ pub enum NoticeCode {
     WritesLost,
     /// The day's copy could not be made.
     NoCopy,
+    /// The door to the shop's network was to be open and is not.
+    DoorShut,
 }
 
 /// Something that befell it, in words.

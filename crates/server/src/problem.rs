@@ -85,6 +85,17 @@ impl Problem {
         Self::new(StatusCode::FORBIDDEN, "/problems/refused", say!(Voice::default(), "srv-refused"), detail)
     }
 
+    /// Who asks was not let in.
+    pub fn not_paired() -> Self {
+        let voice = Voice::default();
+        Self::new(StatusCode::UNAUTHORIZED, "/problems/not-paired", say!(voice, "srv-not-paired"), say!(voice, "srv-not-paired-pair"))
+    }
+
+    /// So much at once is not taken.
+    pub fn too_many(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::TOO_MANY_REQUESTS, "/problems/too-many", say!(Voice::default(), "srv-refused"), detail)
+    }
+
     /// Our own fault.
     pub fn internal(detail: impl Into<String>) -> Self {
         Self::new(StatusCode::INTERNAL_SERVER_ERROR, "/problems/internal", say!(Voice::default(), "srv-something-failed-here"), detail)
@@ -138,7 +149,9 @@ impl IntoResponse for Problem {
 /// Gives every refusal of the frame itself (no such way of asking, too large, a query or a path that does not read) the form of all others.
 pub async fn as_problem(response: Response) -> Response {
     let status = response.status();
-    let ours = response.headers().get(header::CONTENT_TYPE).is_some_and(|kind| kind == PROBLEM);
+    // Our own problems, and the page a device tells its code on.
+    let own = |kind: &axum::http::HeaderValue| kind == PROBLEM || kind.as_bytes().starts_with(b"text/html");
+    let ours = response.headers().get(header::CONTENT_TYPE).is_some_and(own);
     if !(status.is_client_error() || status.is_server_error()) || ours {
         return response;
     }

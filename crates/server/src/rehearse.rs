@@ -14,8 +14,10 @@ use axum::http::StatusCode;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use yoke_core::faults::Fault;
+use yoke_core::job::{Job, Lathe};
+use yoke_core::plan::Pointed;
 use yoke_core::rehearse::{
-    Drill, HandView, Kept, MotionView, Pressed, RehearsalView, ShownView, TaskView, Tries, TryView, at_lathe, begin, judge, motion, rehearsal, shown,
+    Drill, HandView, Kept, MotionView, Pressed, RehearsalView, ShownView, TaskView, Tries, TryView, at_lathe, begin, judge, known, motion, on, rehearsal, shown,
 };
 use yoke_core::say;
 use yoke_core::voice::Voice;
@@ -78,7 +80,23 @@ async fn tries_kept(app: &App, id: String) -> Result<Tries, Problem> {
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/rehearsal", params(("id" = String, Path)), responses((status = 200, body = RehearsalView), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn drills(State(app): State<App>, voice: Asked, Path(id): Path<String>) -> Result<Json<RehearsalView>, Problem> {
     let tries = tries_kept(&app, id.clone()).await?;
-    of_pointed(&app, id, voice, move |plan, (_, job, lathe, _)| rehearsal(&plan, job, lathe, &tries)).await.map(Json)
+    of_pointed(&app, id, voice, move |plan, (_, job, lathe, kit)| rehearsal(&plan, (job, lathe, kit), &tries)).await.map(Json)
+}
+
+fn no_such_drill() -> Problem {
+    Problem::fault("", say!(Voice::default(), "srv-rehearse-no-such-drill"))
+}
+
+/// What is made of a drill, on the plan it is done on.
+async fn of_drill<T: Send + 'static>(
+    app: &App,
+    id: String,
+    voice: Asked,
+    drill: Drill,
+    make: impl FnOnce(&Pointed<'_>, &Job, &Lathe) -> T + Send + 'static,
+) -> Result<T, Problem> {
+    let made = of_pointed(app, id, voice, move |plan, (_, job, lathe, kit)| on(drill, &plan, (job, lathe, kit), |plan, job| make(plan, job, lathe)));
+    made.await?.ok_or_else(no_such_drill)
 }
 
 /// A try begins: everything that moves, and what each key would do.
@@ -87,14 +105,14 @@ pub async fn drills(State(app): State<App>, voice: Asked, Path(id): Path<String>
 pub async fn begun(State(app): State<App>, voice: Asked, Path((id, drill)): Path<(String, Drill)>) -> Result<Json<MotionView>, Problem> {
     // Where it begins is not to be learned.
     let seed = uuid::Uuid::new_v4().as_fields().0;
-    of_pointed(&app, id, voice, move |plan, (_, job, lathe, _)| motion(drill, &plan, job, lathe, seed)).await.map(Json)
+    of_drill(&app, id, voice, drill, move |plan, job, lathe| motion(drill, plan, job, lathe, seed)).await.map(Json)
 }
 
 /// A drill shown: played as it should be, and each mistake.
 #[utoipa::path(get, path = "/api/v1/jobs/{id}/rehearsal/{drill}", params(("id" = String, Path), ("drill" = Drill, Path)),
     responses((status = 200, body = ShownView), (status = 404, body = Problem), (status = 422, body = Problem)))]
 pub async fn show(State(app): State<App>, voice: Asked, Path((id, drill)): Path<(String, Drill)>) -> Result<Json<ShownView>, Problem> {
-    of_pointed(&app, id, voice, move |plan, (_, job, lathe, _)| shown(drill, &plan, job, lathe)).await.map(Json)
+    of_drill(&app, id, voice, drill, move |plan, job, lathe| shown(drill, plan, job, lathe)).await.map(Json)
 }
 
 /// What is wrong with the keys of a try.
@@ -130,7 +148,7 @@ pub async fn tried(
 
 fn make(store: &Store, id: &str, (drill, which): (Drill, uuid::Uuid), read: &TryBody, voice: Asked) -> Result<Option<Result<JudgedTry, Problem>>, Failed> {
     let Some(row) = store.job(id)? else { return Ok(None) };
-    let (plan, job, lathe, _) = match whole_of(store, &row, voice)? {
+    let (plan, job, lathe, kit) = match whole_of(store, &row, voice)? {
         Ok(whole) => whole,
         Err(faults) => return Ok(Some(Err(Problem::faulty(faults)))),
     };
@@ -138,7 +156,8 @@ fn make(store: &Store, id: &str, (drill, which): (Drill, uuid::Uuid), read: &Try
         Ok(pointed) => pointed,
         Err(why) => return Ok(Some(Err(Problem::fault("", why)))),
     };
-    let (tried, counts) = judge(drill, begin(drill, &pointed, &job, &lathe, read.seed), &read.keys, plan.voice);
+    let judged = on(drill, &pointed, (&job, &lathe, &kit), |pointed, job| judge(begin(drill, pointed, job, &lathe, read.seed), &read.keys, plan.voice));
+    let Some((tried, counts)) = judged else { return Ok(Some(Err(no_such_drill()))) };
     let id = which.as_u64_pair().1;
     let tries = keep(store, &row, |tries| {
         if let (Some(sample), Some(counts)) = (drill.sample(), counts) {
@@ -148,7 +167,7 @@ fn make(store: &Store, id: &str, (drill, which): (Drill, uuid::Uuid), read: &Try
             tries.went(id, drill, tried.good);
         }
     })?;
-    let RehearsalView { hands, path, .. } = rehearsal(&pointed, &job, &lathe, &tries);
+    let (hands, path) = known(&pointed, &job, &lathe, &tries);
     Ok(Some(Ok(JudgedTry { tried, hands, path })))
 }
 

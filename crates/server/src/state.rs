@@ -1,10 +1,14 @@
 //! What every handler has: the store, the clock, and the way to tell open pages.
 
 use crate::cache::Cache;
+use crate::door::held::Door;
+use crate::door::who::Via;
+use crate::here::Here;
 use crate::instruments::followed::Follows;
 use crate::notices::Notices;
 use crate::stored::Failed;
 use crate::{Files, problem};
+use axum::Router;
 use axum::body::Bytes;
 use serde::Serialize;
 use std::sync::{Arc, Mutex};
@@ -65,6 +69,8 @@ pub struct App {
     pub(crate) notices: Arc<Notices>,
     /// Runs that are followed by the instruments of their lathe.
     pub(crate) follows: Arc<Follows>,
+    /// Who has a job open.
+    pub(crate) here: Arc<Here>,
     /// Tells open pages which job moved on.
     pub events: broadcast::Sender<JobChanged>,
     /// Turns true when the server is stopping, so that streams end.
@@ -73,6 +79,10 @@ pub struct App {
     pub clock: Clock,
     /// The web app.
     pub files: Files,
+    /// The door to the shop's network.
+    pub(crate) door: Arc<Door>,
+    /// Everything, as it is come by.
+    pub(crate) reached: fn(Self, Via) -> Router,
     /// Port served on, for the Host check.
     pub port: u16,
 }

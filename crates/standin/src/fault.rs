@@ -308,7 +308,7 @@ impl Scene<'_> {
 #[must_use]
 pub fn off_groove(along_mm: f64, work: &Work, start: u32) -> f64 {
     let lead = work.lead_mm.abs();
-    let index = f64::from(start) * lead / f64::from(work.starts.max(1));
+    let index = f64::from(start) * work.pitch_mm();
     let off = along_mm - index;
     off - lead * (off / lead).round()
 }

@@ -12,8 +12,10 @@ pub struct Print {
     pub at_s: f64,
     /// Along the bed, mm.
     pub at_mm: f64,
-    /// Depth, mm.
+    /// Depth, mm: of the point as it was ground.
     pub depth_mm: f64,
+    /// How much of the point was worn away by then, mm.
+    pub worn_mm: f64,
     /// How fast the tip moved along the bed then, mm a second.
     pub rate_mm_s: f64,
 }
@@ -41,19 +43,27 @@ fn comes_round(stretch: &Stretch, angle: f64, mut found: impl FnMut(f64)) {
     }
 }
 
-/// The prints a track leaves at an angle of the work, turns, in their order; those of a tip out of all metal are left out.
+/// The prints a track leaves at an angle of the work, turns, in their order; those of a tip out of all metal are left out. A tool that springs
+/// leaves its share of every chip standing, and one that wears loses a little with every turn it cuts.
 #[must_use]
 pub fn prints(track: &Track, machine: &Machine, work: &Work, tool: &Tool, angle: f64) -> Vec<Print> {
     let mut all = Vec::new();
+    let yields = tool.springs > 0.0 || tool.wears_mm > 0.0;
+    let mut worn_mm = 0.0;
     for stretch in &track.stretches {
         let [along, depth] = stretch.tip(machine);
         if depth.at.max(depth.after(stretch.until_s - stretch.from_s).at) <= 0.0 {
             continue;
         }
         comes_round(stretch, angle, |s| {
-            let print = Print::of([along, depth].map(|e| e.after(s)), stretch.from_s + s);
-            if work.meets(tool, &print) {
-                all.push(print);
+            let print = Print { worn_mm, ..Print::of([along, depth].map(|e| e.after(s)), stretch.from_s + s) };
+            if !work.meets(tool, &print) {
+                return;
+            }
+            let chip = if yields { work.chip(tool, &all, &print) } else { 0.0 };
+            all.push(Print { depth_mm: print.depth_mm - tool.springs.clamp(0.0, 1.0) * chip, ..print });
+            if chip > 0.0 {
+                worn_mm += tool.wears_mm;
             }
         });
     }
@@ -64,6 +74,12 @@ impl Work {
     /// Whether a print is of a tool in metal that was there before anything was cut.
     fn meets(&self, tool: &Tool, print: &Print) -> bool {
         print.depth_mm > 0.0 && edge(tool, self.lead_mm.abs()).any(|x| print.reaches(tool, print.at_mm + x) > self.surface(print.at_mm + x))
+    }
+
+    /// How deep a print goes into what still stands where its point is, mm.
+    fn chip(&self, tool: &Tool, prints: &[Print], print: &Print) -> f64 {
+        let was = self.depth(tool, prints, print.at_mm);
+        (print.reaches(tool, print.at_mm) - was).max(0.0)
     }
 
     /// How deep the metal has been taken down at a place, mm, by prints.
@@ -102,12 +118,12 @@ impl Print {
     /// How deep the tool's edge reached at a place, mm; under nought where it stood clear.
     #[must_use]
     pub fn reaches(&self, tool: &Tool, at: f64) -> f64 {
-        self.depth_mm - tool.back_mm(at - self.at_mm)
+        self.depth_mm - tool.back_mm(at - self.at_mm).max(self.worn_mm)
     }
 
     /// Of a tip as it stands.
     #[must_use]
     pub fn of([along, depth]: [Even; 2], at_s: f64) -> Self {
-        Self { at_s, at_mm: along.at, depth_mm: depth.at, rate_mm_s: along.rate }
+        Self { at_s, at_mm: along.at, depth_mm: depth.at, worn_mm: 0.0, rate_mm_s: along.rate }
     }
 }

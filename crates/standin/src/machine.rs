@@ -95,6 +95,19 @@ pub struct Work {
 }
 
 impl Work {
+    /// From one groove to the next, mm.
+    #[must_use]
+    pub fn pitch_mm(&self) -> f64 {
+        self.lead_mm.abs() / f64::from(self.starts.max(1))
+    }
+
+    /// Where a cut going one way comes to its crest, mm: the first surface that does not lie under it.
+    #[must_use]
+    pub fn begins(&self, cuts: f64) -> f64 {
+        let ends = self.surfaces.iter().filter(|s| s.depth_mm <= 0.0).map(|s| if cuts < 0.0 { s.until_mm } else { s.from_mm });
+        ends.max_by(|a, b| (-cuts * a).total_cmp(&(-cuts * b))).unwrap_or(0.0)
+    }
+
     /// How deep the surface lies at a place, mm; deeper than any tool where there is none.
     #[must_use]
     pub fn surface(&self, at: f64) -> f64 {
@@ -113,6 +126,10 @@ pub struct Tool {
     pub flanks_deg: [f64; 2],
     /// Body beside the point, mm: toward the headstock, and away from it.
     pub body_mm: [f64; 2],
+    /// Share of what is asked of it that it gives way by, tool, work and lathe together; nought where all is stiff, and under one.
+    pub springs: f64,
+    /// How much of its tip a turn in metal takes, mm.
+    pub wears_mm: f64,
 }
 
 impl Tool {

@@ -2,6 +2,7 @@
 
 use crate::act::{Act, Cue, Refused};
 use crate::lathe::Lathe;
+use crate::part::Part;
 use crate::readout::{Readout, normal};
 use crate::script::Step;
 use std::collections::VecDeque;
@@ -21,13 +22,36 @@ pub struct Operator {
     waits: Option<(Cue, f64)>,
     random: fastrand::Rng,
     refused: Vec<(Act, Refused)>,
+    /// What is on the lathe; nothing where only air is.
+    part: Option<Part>,
+    measured: Vec<Option<f64>>,
 }
 
 impl Operator {
     /// With nothing to do yet.
     #[must_use]
     pub fn new(lathe: Lathe, readout: Readout, seed: u64) -> Self {
-        Self { lathe, readout, steps: VecDeque::new(), waits: None, random: fastrand::Rng::with_seed(seed), refused: Vec::new() }
+        Self {
+            lathe,
+            readout,
+            steps: VecDeque::new(),
+            waits: None,
+            random: fastrand::Rng::with_seed(seed),
+            refused: Vec::new(),
+            part: None,
+            measured: Vec::new(),
+        }
+    }
+
+    /// With a part on the lathe.
+    #[must_use]
+    pub fn with_part(self, part: Part) -> Self {
+        Self { part: Some(part), ..self }
+    }
+
+    /// What was read over wires since this was last asked, mm; nothing of what no wires rest in.
+    pub fn measured(&mut self) -> Vec<Option<f64>> {
+        std::mem::take(&mut self.measured)
     }
 
     /// Told more.
@@ -73,6 +97,10 @@ impl Operator {
                     if let Err(why) = self.lathe.act(act) {
                         self.refused.push((act, why));
                     }
+                }
+                Some(Step::Measure(wire)) => {
+                    let read = self.part.as_ref().and_then(|part| part.over_wires(self.lathe.track(), self.lathe.machine(), wire));
+                    self.measured.push(read);
                 }
                 Some(Step::Instrument(trouble)) => {
                     let stands = self.lathe.stands();

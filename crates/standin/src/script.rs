@@ -11,6 +11,7 @@
 //! hand 0.31 0.04              a hand that takes so long, give or take
 //! open
 //! carriage 50 at 20
+//! measure 1.45                over three wires, mm: what is on the lathe, as it is cut
 //! ```
 
 use crate::act::{Act, Cue, Slide};
@@ -32,6 +33,8 @@ pub enum Step {
     Hand([f64; 2]),
     /// Something befalls the instrument.
     Instrument(Trouble),
+    /// The part is measured over three wires of this size, mm.
+    Measure(f64),
 }
 
 /// What may befall an instrument that speaks.
@@ -67,7 +70,7 @@ impl fmt::Display for Unread {
 /// What lines there are, for whoever asks.
 pub const LINES: &str = "spindle RPM | turn TURNS [at RPM] | close | open | part TURNS | carriage MM [at MM/S] | cross MM [at MM/S] | compound MM [at MM/S] | \
 zero cross | zero compound | pick up | start N | wait SECONDS | until mark N | until place MM | until turned TURNS | until still | hand SECONDS [SPREAD] | \
-gap SECONDS | noise MM | cut | inches | millimetres | zero readout";
+measure WIRE | gap SECONDS | noise MM | cut | inches | millimetres | zero readout";
 
 /// Reads a whole script, every line that does not read named.
 ///
@@ -129,6 +132,7 @@ pub fn read_line(line: &str) -> Result<Option<Step>, String> {
             _ => return Err("`until` what: mark N, place MM, turned TURNS or still".to_owned()),
         }),
         "hand" => Step::Hand([one()?.max(0.0), words.get(2).map_or(Ok(0.0), |w| number(Some(w)))?.max(0.0)]),
+        "measure" => Step::Measure(one().and_then(|w| if w > 0.0 { Ok(w) } else { Err(format!("`{w}` is no wire: its diameter, mm, over 0")) })?),
         "gap" => Step::Instrument(Trouble::Gap(one()?.max(0.0))),
         "noise" => Step::Instrument(Trouble::Noise(one()?.max(0.0))),
         "cut" => Step::Instrument(Trouble::Cut),

@@ -46,6 +46,14 @@ impl Stretch {
         Self { from_s: s, spindle, carriage, counted, slides, dials, ..*self }
     }
 
+    /// The same with nothing moving.
+    #[must_use]
+    pub fn stopped(&self) -> Self {
+        let still = |e: Even| Even::still(e.at);
+        let [slides, dials] = [self.slides, self.dials].map(|two| two.map(still));
+        Self { spindle: still(self.spindle), carriage: still(self.carriage), counted: still(self.counted), slides, dials, ..*self }
+    }
+
     /// The tip: along the bed and in depth.
     #[must_use]
     pub fn tip(&self, machine: &Machine) -> [Even; 2] {

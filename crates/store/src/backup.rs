@@ -1,7 +1,8 @@
 //! Copies of the whole shop: made with SQLite's own backup, looked through before anything of them is taken in, and taken in without
 //! losing or doubling what is here.
 
-use crate::copies::{copy_day, sound_copy, sound_file};
+use crate::copies::{copy_day, sound_copy, sound_file, unwritten};
+use crate::open::has_wal;
 use crate::photos::picture_kind;
 use crate::schema::{self, APPLICATION, HEADER};
 use crate::whole::Whole;
@@ -86,15 +87,7 @@ impl Store {
         }
         let unfinished = to.with_extension("unfinished");
         let _ = std::fs::remove_file(&unfinished);
-        {
-            // Through a connection of its own and in one step: acts are recorded meanwhile, and do not make it begin again.
-            let source = Connection::open_with_flags(&self.path, OpenFlags::SQLITE_OPEN_READ_ONLY)?;
-            let mut copy = Connection::open(&unfinished)?;
-            Backup::new(&source, &mut copy)?.step(-1)?;
-            // One file, with nothing beside it.
-            copy.pragma_update(None, "journal_mode", "DELETE")?;
-            sound_file(&copy).map_err(|why| refuse(to, format!("the copy is not sound, so it is not kept: {why}")))?;
-        }
+        sound_file(&copied(&self.path, &unfinished)?).map_err(|why| refuse(to, format!("the copy is not sound, so it is not kept: {why}")))?;
         let on_disk = std::fs::File::options().write(true).open(&unfinished).and_then(|f| f.sync_all()).and_then(|()| std::fs::rename(&unfinished, to));
         on_disk.map_err(|e| refuse(to, format!("it cannot be written: {e}")))
     }
@@ -149,6 +142,17 @@ impl Store {
     }
 }
 
+/// Copies a database as it stands. Through a connection of its own and in one step: acts are recorded meanwhile, and do not make it begin again.
+fn copied(from: &Path, to: &Path) -> rusqlite::Result<Connection> {
+    // With nothing beside it nobody writes to it, and a connection that leaves nothing there either will do.
+    let source = if has_wal(from) { Connection::open_with_flags(from, OpenFlags::SQLITE_OPEN_READ_ONLY) } else { unwritten(from) }?;
+    let mut copy = Connection::open(to)?;
+    Backup::new(&source, &mut copy)?.step(-1)?;
+    // One file, with nothing beside it.
+    copy.pragma_update(None, "journal_mode", "DELETE")?;
+    Ok(copy)
+}
+
 /// A copy of the file to be restored, looked through and brought up to date; gone when dropped.
 #[derive(Debug)]
 pub struct VerifiedCopy {
@@ -176,31 +180,52 @@ impl VerifiedCopy {
         if &head[..read] != HEADER {
             return Err(refuse(from, "it is not a copy made by backup: it does not begin like a database"));
         }
-        // Looked through as a copy, so that the file itself is never written to.
-        let copy = Self { path: scratch.join("restoring.db") };
-        drop(Self { path: copy.path.clone() });
+        let copy = Self::at(scratch);
         std::fs::copy(from, &copy.path).map_err(|e| refuse(&copy.path, format!("it cannot be written: {e}")))?;
-        let damaged = |e: rusqlite::Error| refuse(from, format!("it is damaged: {e}"));
-        {
-            let mut connection = Connection::open_with_flags(&copy.path, OpenFlags::SQLITE_OPEN_READ_WRITE).map_err(damaged)?;
-            connection.pragma_update(None, "trusted_schema", false).map_err(damaged)?;
-            let whole: String = connection.query_row("PRAGMA integrity_check", [], |r| r.get(0)).map_err(damaged)?;
-            if whole != "ok" {
-                return Err(refuse(from, format!("it is damaged: {}", whole.lines().next().unwrap_or_default())));
-            }
-            let version: u32 = connection.query_row("PRAGMA user_version", [], |r| r.get(0)).map_err(damaged)?;
-            let application: i32 = connection.query_row("PRAGMA application_id", [], |r| r.get(0)).map_err(damaged)?;
-            if application != 0 && application != APPLICATION {
-                return Err(refuse(from, "it is a database, but of another program"));
-            }
-            if version == 0 {
-                return Err(refuse(from, "it is a database, but not of this program: it bears no version"));
-            }
-            only_what_is_known(&connection, from)?;
-            schema::migrate(&mut connection, from, version as usize)?;
-            fields(&connection, from)?;
-        }
+        copy.look_through(from)?;
         Ok(copy)
+    }
+
+    /// A copy of a database as it stands, served or not, looked through the same: what bringing it up to date would come to. Gives the
+    /// version it is of too. The database is only read.
+    ///
+    /// # Errors
+    /// [`StoreError::NotACopy`] with what is wrong with it and where, else what SQLite says.
+    pub fn of(database: &Path, scratch: &Path) -> Result<(Self, usize), StoreError> {
+        let copy = Self::at(scratch);
+        copied(database, &copy.path)?;
+        let version = copy.look_through(database)?;
+        Ok((copy, version))
+    }
+
+    /// Looked through as a copy, so that the file itself is never written to.
+    fn at(scratch: &Path) -> Self {
+        let path = scratch.join("restoring.db");
+        drop(Self { path: path.clone() });
+        Self { path }
+    }
+
+    /// Looks it through and brings it up to date; the version it was of.
+    fn look_through(&self, from: &Path) -> Result<usize, StoreError> {
+        let damaged = |e: rusqlite::Error| refuse(from, format!("it is damaged: {e}"));
+        let mut connection = Connection::open_with_flags(&self.path, OpenFlags::SQLITE_OPEN_READ_WRITE).map_err(damaged)?;
+        connection.pragma_update(None, "trusted_schema", false).map_err(damaged)?;
+        let whole: String = connection.query_row("PRAGMA integrity_check", [], |r| r.get(0)).map_err(damaged)?;
+        if whole != "ok" {
+            return Err(refuse(from, format!("it is damaged: {}", whole.lines().next().unwrap_or_default())));
+        }
+        let version: u32 = connection.query_row("PRAGMA user_version", [], |r| r.get(0)).map_err(damaged)?;
+        let application: i32 = connection.query_row("PRAGMA application_id", [], |r| r.get(0)).map_err(damaged)?;
+        if application != 0 && application != APPLICATION {
+            return Err(refuse(from, "it is a database, but of another program"));
+        }
+        if version == 0 {
+            return Err(refuse(from, "it is a database, but not of this program: it bears no version"));
+        }
+        only_what_is_known(&connection, from)?;
+        schema::migrate(&mut connection, from, version as usize)?;
+        fields(&connection, from)?;
+        Ok(version as usize)
     }
 
     /// What is in it, to be read by the same types as what comes by any other way.

@@ -17,6 +17,7 @@ pub use backup::{COPIES_KEPT, TakenIn, VerifiedCopy};
 pub use board::BoardRow;
 pub use open::{LOST, OPEN};
 pub use photos::{PhotoRow, Put, picture_kind};
+pub use schema::NEWEST;
 pub use sheets::{NewBatch, NewPart, PartsAdded, SheetRow, TickRow};
 pub use whole::{Whole, WholeJob};
 

@@ -125,7 +125,7 @@ fn beside(path: &Path, ending: &str) -> PathBuf {
 }
 
 /// Whether anything written last lies beside a database.
-fn has_wal(path: &Path) -> bool {
+pub(crate) fn has_wal(path: &Path) -> bool {
     beside(path, "-wal").metadata().is_ok_and(|m| m.len() > 0)
 }
 
@@ -200,8 +200,8 @@ fn look(path: &Path) -> Result<bool, StoreError> {
         return Err(unfit(path, "is a database of another program".into()));
     }
     let version = usize::try_from(version).unwrap_or(usize::MAX);
-    if version > schema::newest() {
-        return Err(StoreError::Newer { path: path.to_owned(), found: version, known: schema::newest() });
+    if version > schema::NEWEST {
+        return Err(StoreError::Newer { path: path.to_owned(), found: version, known: schema::NEWEST });
     }
     if tables == 0 {
         // One begun and cut off before its first table; with copies beside it, one that was emptied.

@@ -111,9 +111,7 @@ pub(crate) fn bring_up_to_date(connection: &mut Connection, path: &Path) -> Resu
 }
 
 /// The newest version known.
-pub(crate) const fn newest() -> usize {
-    STEPS.len()
-}
+pub const NEWEST: usize = STEPS.len();
 
 /// Takes it from the version found to the newest.
 pub(crate) fn migrate(connection: &mut Connection, path: &Path, found: usize) -> Result<(), StoreError> {

@@ -88,7 +88,9 @@ pub fn test(sh: &Shell) -> Outcome {
 /// The same, with every long trial at its whole length.
 pub fn prove(sh: &Shell) -> Outcome {
     let _whole = sh.push_env("YOKE_PROVE", "1");
-    test(sh)
+    test(sh)?;
+    // Needs to be root; whoever is not is told so, and has had the rest.
+    step("shop floor", || crate::run::shop_floor(sh))
 }
 
 /// The same without the browser.

@@ -2,6 +2,7 @@
 
 mod api;
 mod check;
+mod dist;
 mod run;
 mod tools;
 
@@ -21,7 +22,9 @@ journey [NAME]    builds what it drives, then the browser journeys whose name ho
 dev               the server and the web side, both built again as their sources change
 api               writes the API's description and the web side's types from it
 shots [NAME]      one picture of each main view into docs/screenshots
-bench             speeds and sizes, as the README reports them";
+bench             speeds and sizes, as the README reports them
+shop-floor        the door tried on a network of this machine's own, as root: a desk and two tablets in namespaces
+dist              what goes out of the house: binary, archive, Debian package, under target/shipped";
 
 fn main() -> ExitCode {
     let outcome = Shell::new().map_err(text).and_then(|sh| {
@@ -39,6 +42,8 @@ fn main() -> ExitCode {
             "api" => api::write(&sh),
             "shots" => run::shots(&sh, &more),
             "bench" => run::bench(&sh),
+            "dist" => dist::dist(&sh),
+            "shop-floor" => run::shop_floor(&sh),
             _ => Err(format!("say one of:\n{COMMANDS}")),
         }
     });

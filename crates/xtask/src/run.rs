@@ -70,6 +70,16 @@ pub fn shots(sh: &Shell, names: &[String]) -> Outcome {
     cmd!(sh, "{program} {names...}").run().map_err(text)
 }
 
+/// The door to the shop's network, on a network in namespaces of this machine.
+pub fn shop_floor(sh: &Shell) -> Outcome {
+    tools::browser(sh)?;
+    tools::floor(sh)?;
+    tools::web(sh)?;
+    cmd!(sh, "cargo build --workspace --bin yoke-turn --bin shop-floor").run().map_err(text)?;
+    let program = tools::target(sh).join("debug/shop-floor");
+    cmd!(sh, "{program}").run().map_err(text)
+}
+
 /// Speeds and sizes, as the README reports them.
 pub fn bench(sh: &Shell) -> Outcome {
     tools::web(sh)?;

@@ -43,19 +43,32 @@ pub fn web(sh: &Shell) -> Outcome {
     cmd!(sh, "npm run --silent build").run().map_err(text)
 }
 
-const PACKAGES: [&str; 3] = ["chromium", "chromium-driver", "poppler-utils"];
-
 /// Browser tests need Chromium and its driver, and pdftotext to read printed sheets back. They are never skipped: what is missing is
 /// said, and installed where that may be done.
 pub fn browser(sh: &Shell) -> Outcome {
     // pdftotext answers -v and not --version.
-    let wanted = [("chromium", "--version"), ("chromedriver", "--version"), ("pdftotext", "-v")];
-    let there = |(program, asked): &(&str, &str)| cmd!(sh, "{program} {asked}").quiet().ignore_stdout().ignore_stderr().run().is_ok();
-    let missing: Vec<&str> = wanted.iter().filter(|w| !there(w)).map(|w| w.0).collect();
+    let wanted = ["chromium --version", "chromedriver --version", "pdftotext -v"];
+    packages(sh, &wanted, &["chromium", "chromium-driver", "poppler-utils"])
+}
+
+/// A network of this machine's own needs namespaces, and the store a browser trusts.
+pub fn floor(sh: &Shell) -> Outcome {
+    packages(sh, &["ip -V", "certutil --help", "curl --version", "openssl version"], &["iproute2", "libnss3-tools", "curl", "openssl"])
+}
+
+/// Debian's packages, where what they bring does not answer.
+fn packages(sh: &Shell, wanted: &[&str], packages: &[&str]) -> Outcome {
+    let there = |line: &&&str| {
+        let words: Vec<&str> = line.split(' ').collect();
+        let (program, asked) = (words[0], &words[1..]);
+        // Some answer with an error, and are there all the same.
+        cmd!(sh, "{program} {asked...}").quiet().ignore_status().ignore_stdout().ignore_stderr().run().is_ok()
+    };
+    let missing: Vec<&str> = wanted.iter().filter(|w| !there(w)).filter_map(|line| line.split(' ').next()).collect();
     if missing.is_empty() {
         return Ok(());
     }
-    let (missing, get) = (missing.join(", "), format!("apt-get install {}", PACKAGES.join(" ")));
+    let (missing, get) = (missing.join(", "), format!("apt-get install {}", packages.join(" ")));
     if cmd!(sh, "id -u").quiet().read().map_err(text)?.trim() != "0" {
         return Err(format!("missing: {missing}. Install Debian's packages: {get}"));
     }
@@ -63,5 +76,5 @@ pub fn browser(sh: &Shell) -> Outcome {
     let _quiet = sh.push_env("DEBIAN_FRONTEND", "noninteractive");
     let failed = |e: xshell::Error| format!("missing: {missing}, and `{get}` failed ({e})");
     cmd!(sh, "apt-get update -qq").run().map_err(failed)?;
-    cmd!(sh, "apt-get install -y -qq --no-install-recommends {PACKAGES...}").ignore_stdout().run().map_err(failed)
+    cmd!(sh, "apt-get install -y -qq --no-install-recommends {packages...}").ignore_stdout().run().map_err(failed)
 }

@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch';
 import { asked, text } from '../app/voice';
+import { came, failed } from '../tablet/away';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
@@ -81,6 +82,13 @@ export type WrittenDrawer = Schemas['WrittenDrawer'];
 
 /** Whatever is asked is asked in the unit and the words of the page. */
 export const api = createClient<paths>({ querySerializer: query => asked(query as Record<string, unknown>) });
+
+api.use({
+  onResponse: ({ response }) => came(response),
+  onError: ({ error }) => {
+    if (!(error instanceof DOMException && error.name === 'AbortError')) void failed();
+  },
+});
 
 /** An answer that is a problem, with every faulty field. */
 export class Refused extends Error {

@@ -1,11 +1,18 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from '@tanstack/react-router';
 import { useEffect, useRef } from 'react';
 import { v4 } from 'uuid';
+import { asked } from '../app/voice';
+import { onBack } from '../tablet/away';
 import { api, type Job, type PlanRequest, Refused, unwrap } from './client';
+import { sendTheRest } from './outbox';
 
-export const useJobs = () =>
-  useQuery({ queryKey: ['jobs'], queryFn: async () => unwrap(await api.GET('/api/v1/jobs')) });
+/** The job board, as it is asked for. */
+export const jobsAsked = queryOptions({
+  queryKey: ['jobs'],
+  queryFn: async () => unwrap(await api.GET('/api/v1/jobs')),
+});
+export const useJobs = () => useQuery(jobsAsked);
 
 export const useLathes = () =>
   useQuery({ queryKey: ['lathes'], queryFn: async () => unwrap(await api.GET('/api/v1/lathes')), staleTime: 60_000 });
@@ -68,11 +75,13 @@ export const useRules = (wanted: boolean) =>
     enabled: wanted,
   });
 
-export const useJob = (id: string) =>
-  useQuery({
+/** One job, as it is asked for. */
+export const jobAsked = (id: string) =>
+  queryOptions({
     queryKey: ['job', id],
     queryFn: async () => unwrap(await api.GET('/api/v1/jobs/{id}', { params: { path: { id } } })),
   });
+export const useJob = (id: string) => useQuery(jobAsked(id));
 
 /** Presses closer than this are one. */
 const ONE_PRESS_MS = 700;
@@ -149,37 +158,81 @@ export function useChange(job: Job) {
   });
 }
 
-/** Asks again for a job when the server says it moved on; one stream while the page is visible. */
-export function useMoved() {
+/** Who else has a job open, told with the stream below. */
+const alsoHere = (job: string) => ['also-here', job];
+export const useAlsoHere = (job: string) =>
+  useQuery<string[]>({ queryKey: alsoHere(job), queryFn: () => [], enabled: false, initialData: [] }).data;
+
+/** Asks again for a job when the server says it moved on; one stream while the page is visible, which tells the server what is open here. */
+export function useMoved(job: string | undefined) {
   const queries = useQueryClient();
   useEffect(() => {
     let stream: EventSource | null = null;
+    let lost = false;
+    const moved = (event: Event) => {
+      const moved = JSON.parse((event as MessageEvent<string>).data) as {
+        job: string;
+        sequence: number;
+        revision: number;
+      };
+      // What many jobs hang on was changed: a lathe, the drawer, or the whole shop.
+      if (moved.job === '') {
+        for (const queryKey of [['job'], ['lathes'], ['kit']]) void queries.invalidateQueries({ queryKey });
+      }
+      const known = queries.getQueryData<Job>(['job', moved.job]);
+      if (known && (known.sequence !== moved.sequence || known.revision !== moved.revision)) {
+        void queries.invalidateQueries({ queryKey: ['job', moved.job] });
+      }
+      void queries.invalidateQueries({ queryKey: ['jobs'] });
+      void queries.invalidateQueries({ queryKey: ['batch'] });
+    };
     const attend = () => {
       stream?.close();
-      stream = document.visibilityState === 'visible' ? new EventSource('/api/v1/events') : null;
-      stream?.addEventListener('moved', event => {
-        const moved = JSON.parse((event as MessageEvent<string>).data) as {
-          job: string;
-          sequence: number;
-          revision: number;
-        };
-        // What many jobs hang on was changed: a lathe, the drawer, or the whole shop.
-        if (moved.job === '') {
-          for (const queryKey of [['job'], ['lathes'], ['kit']]) void queries.invalidateQueries({ queryKey });
-        }
-        const known = queries.getQueryData<Job>(['job', moved.job]);
-        if (known && (known.sequence !== moved.sequence || known.revision !== moved.revision)) {
-          void queries.invalidateQueries({ queryKey: ['job', moved.job] });
-        }
-        void queries.invalidateQueries({ queryKey: ['jobs'] });
-        void queries.invalidateQueries({ queryKey: ['batch'] });
+      const visible = document.visibilityState === 'visible';
+      stream = visible ? new EventSource(`/api/v1/events?${asked(job ? { job } : {})}`) : null;
+      stream?.addEventListener('moved', moved);
+      stream?.addEventListener('here', event => {
+        if (job) queries.setQueryData(alsoHere(job), JSON.parse((event as MessageEvent<string>).data));
       });
+      stream?.addEventListener('error', () => {
+        lost = true;
+        if (job) queries.setQueryData(alsoHere(job), []);
+      });
+      // What moved on meanwhile was told to nobody here.
+      stream?.addEventListener('open', () => {
+        if (lost) void queries.invalidateQueries();
+        lost = false;
+      });
+      lost ||= !visible;
     };
     attend();
     document.addEventListener('visibilitychange', attend);
+    const answersAgain = onBack(() => {
+      lost = true;
+      attend();
+    });
     return () => {
       document.removeEventListener('visibilitychange', attend);
+      answersAgain();
       stream?.close();
+    };
+  }, [queries, job]);
+}
+
+/** How often what waits of jobs that are not open is tried. */
+const TRIES_MS = 15_000;
+
+/** Sends what waits, of whatever job: once the page stands, when the server answers again, and now and then. */
+export function useSendTheRest() {
+  const queries = useQueryClient();
+  useEffect(() => {
+    const send = () => void sendTheRest(job => queries.setQueryData(['job', job.id], job));
+    send();
+    const timer = setInterval(send, TRIES_MS);
+    const answersAgain = onBack(send);
+    return () => {
+      clearInterval(timer);
+      answersAgain();
     };
   }, [queries]);
 }

@@ -2,9 +2,37 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { v4 } from 'uuid';
 import { type ActKind, api, type Job, unwrap } from './client';
-import { amend, drain, holds, keep, kept, mended, standing, type Waiting } from './queue';
+import { amend, drain, holds, keep, kept, mended, standing, type Waiting, waitedFor } from './queue';
 
 const RETRY_MS = 1500;
+/** Time for an act to be acknowledged: over a cable that is cut nothing else ends it. It is then sent again, under the same id. */
+const ANSWERS_MS = 10_000;
+
+/** Puts an act on the server's disk; the job as it stands then. */
+const put = async (job: string, { id, act, happened, seen, revision }: Waiting): Promise<Job> =>
+  unwrap(
+    await api.PUT('/api/v1/jobs/{id}/acts/{act}', {
+      params: { path: { id: job, act: id } },
+      body: { act, happened, seen, revision, source: 'typed' },
+      signal: AbortSignal.timeout(ANSWERS_MS),
+    }),
+  );
+
+/** Jobs whose page is open: it sends what waits itself. */
+const open = new Set<string>();
+
+/** How much waits of jobs whose page is not open: an open one says so itself. */
+export const waitingUnseen = (): number =>
+  waitedFor(localStorage)
+    .filter(job => !open.has(job))
+    .reduce((sum, job) => sum + kept(localStorage, job).length, 0);
+
+/** Sends what waits of jobs whose page is not open. What is refused waits for its page, where it is settled. */
+export async function sendTheRest(told: (job: Job) => void) {
+  for (const job of waitedFor(localStorage)) {
+    if (!open.has(job)) await drain(localStorage, job, async one => told(await put(job, one)));
+  }
+}
 
 /** Acts on their way to the server. */
 export interface Outbox {
@@ -32,13 +60,8 @@ export function useOutbox(job: Job): Outbox {
     if (busy.current) return;
     busy.current = true;
     try {
-      const away = await drain(localStorage, job.id, async ({ id, act, happened, seen, revision }) => {
-        const answer = unwrap(
-          await api.PUT('/api/v1/jobs/{id}/acts/{act}', {
-            params: { path: { id: job.id, act: id } },
-            body: { act, happened, seen, revision, source: 'typed' },
-          }),
-        );
+      const away = await drain(localStorage, job.id, async one => {
+        const answer = await put(job.id, one);
         setCutOff(null);
         queries.setQueryData(['job', job.id], answer);
       });
@@ -52,12 +75,18 @@ export function useOutbox(job: Job): Outbox {
     }
   }, [job.id, queries]);
 
-  const open = list.some(w => w.refused === undefined);
   useEffect(() => {
-    if (!open) return;
+    open.add(job.id);
+    return () => {
+      open.delete(job.id);
+    };
+  }, [job.id]);
+  const unsent = list.some(w => w.refused === undefined);
+  useEffect(() => {
+    if (!unsent) return;
     const timer = setInterval(() => void send(), RETRY_MS);
     return () => clearInterval(timer);
-  }, [open, send]);
+  }, [unsent, send]);
 
   const shown = useCallback(() => {
     const now = queries.getQueryData<Job>(['job', job.id]);

@@ -28,6 +28,43 @@ export function kept(keeper: Keeper, job: string): Waiting[] {
   }
 }
 
+/** Jobs something waits for, by their ids. */
+export const waitedFor = (keeper: Storage): string[] =>
+  Array.from({ length: keeper.length }, (_, i) => keeper.key(i) ?? '')
+    .filter(name => name.startsWith(key('')))
+    .map(name => name.slice(key('').length))
+    .filter(job => kept(keeper, job).length > 0);
+
+/** What a file of what waits calls itself. */
+const FORMAT = 'yoke-turn-waiting';
+
+/** All that waits, to be carried to another address of the same shop: a browser keeps it by the address it came from. */
+export const asFile = (keeper: Storage): string =>
+  JSON.stringify({
+    format: FORMAT,
+    jobs: Object.fromEntries(waitedFor(keeper).map(job => [job, kept(keeper, job)])),
+  });
+
+/** What waited elsewhere, where a file is of that. */
+export function waitedElsewhere(file: unknown): Map<string, Waiting[]> | null {
+  const { format, jobs } = (file ?? {}) as { format?: unknown; jobs?: Record<string, unknown> };
+  if (format !== FORMAT) return null;
+  const acts = (list: unknown) => (Array.isArray(list) ? (list as Waiting[]) : []).filter(w => w?.id && w.act?.kind);
+  return new Map(Object.entries(jobs ?? {}).map(([job, list]) => [job, acts(list)]));
+}
+
+/** Takes in what waited elsewhere, each once; how much that was. Under its own id, it is recorded once even where it was sent before. */
+export function takeIn(keeper: Keeper, from: Map<string, Waiting[]>): number {
+  let taken = 0;
+  for (const [job, list] of from) {
+    const here = kept(keeper, job);
+    const more = list.filter(w => !here.some(h => h.id === w.id));
+    keep(keeper, job, [...here, ...more]);
+    taken += more.length;
+  }
+  return taken;
+}
+
 /** Keeps what waits. */
 export function keep(keeper: Keeper, job: string, list: Waiting[]): void {
   keeper.setItem(key(job), JSON.stringify(list));

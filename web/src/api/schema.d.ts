@@ -40,6 +40,59 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/door": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The door as it stands. */
+        get: operations["door"];
+        /** Opened to the shop's network, or shut; kept for the next start. */
+        put: operations["turn"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/door/code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A new pairing code, the one before it good no more; one given here opens the door again to codes. */
+        post: operations["code"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/door/devices/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** A device is called otherwise, or may do otherwise. */
+        put: operations["change_device"];
+        post?: never;
+        /** A device is put out, at once. */
+        delete: operations["put_out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/events": {
         parameters: {
             query?: never;
@@ -47,7 +100,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The stream of what moved on. */
+        /** The stream of what moved on, as `moved`; and, where a job is open, of the names of the others who have it open, as `here`. */
         get: operations["stream"];
         put?: never;
         post?: never;
@@ -1541,6 +1594,13 @@ export interface components {
         ActView: {
             /** @description What it does. */
             act: components["schemas"]["HandAct"];
+            /** @description Whether the slide is held where it is. */
+            holds: boolean;
+            /**
+             * Format: double
+             * @description How fast it goes in, mm a second; nought where it stays.
+             */
+            in_mm_s: number;
             /** @description What it is called. */
             name: string;
             /**
@@ -2521,6 +2581,43 @@ export interface components {
          * @enum {string}
          */
         Code: "assumed_default" | "bar_unfit" | "bit_angle" | "blank_size" | "bore_limits" | "chamfer" | "chuck_unscrews" | "compound_angle" | "compound_swing" | "compound_travel" | "dial_drift" | "dial_unsafe" | "engagement_long" | "engagement_short" | "twist" | "power_chaser" | "die_finish" | "material" | "wall_thin" | "passes" | "other_engine" | "end_room" | "first_pass" | "fixed_stop" | "flank_rubs" | "form_radius" | "guards" | "holding" | "indicator_travel" | "lead_error" | "mate_tight" | "newer_fields" | "override" | "pair_order" | "pair_own" | "readout" | "register_marked" | "relief_narrow" | "relief_shallow" | "root_past_minor" | "runout" | "stickout" | "stopping" | "taper" | "target_limits" | "test_piece" | "tip_not_round" | "tip_too_wide" | "tolerance_computed" | "tolerance_nominal" | "tool_gone" | "tool_unfit" | "trailing_relief" | "heel_rubs" | "train_unfit" | "wire_two_seats" | "wire_unusable" | "wrong_hand";
+        /** @description What a new code lets in. */
+        CodeBody: {
+            /** @default null */
+            role?: components["schemas"]["Role"] | null;
+        };
+        /** @description A code to pair by. */
+        CodeView: {
+            /** @description As it is read: two times four digits. */
+            code: string;
+            /**
+             * Format: int64
+             * @description Seconds it is good still.
+             */
+            good_s: number;
+            /** @description Where it is told, the code with it. */
+            told: components["schemas"]["DoorAt"];
+        };
+        /** @description The collar of a slide. */
+        CollarView: {
+            /**
+             * Format: double
+             * @description Travel a division, mm.
+             */
+            division_mm: number;
+            /**
+             * Format: double
+             * @description Divisions in a turn.
+             */
+            of: number;
+            /** @description Whose it is, and what it is to show. */
+            says: string;
+            /**
+             * Format: double
+             * @description What it is to show, divisions from nought.
+             */
+            wanted: number;
+        };
         /** @description A size of every part. */
         Column: {
             chart?: components["schemas"]["Drawing"] | null;
@@ -2748,6 +2845,27 @@ export interface components {
          * @enum {string}
          */
         DepthLaw: "constant_area" | "constant_depth";
+        /** @description What is changed of a device. */
+        DeviceBody: {
+            /**
+             * @description What it is called.
+             * @default null
+             */
+            name?: string | null;
+            /** @default null */
+            role?: components["schemas"]["Role"] | null;
+        };
+        /** @description A device let in. */
+        DeviceView: {
+            /** @description Its own. */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description What it may do. */
+            role: components["schemas"]["Role"];
+            /** @description When it was last seen, UTC. */
+            seen: string;
+        };
         /** @description One dial gear owned. */
         DialGear: {
             /** @description The rule with it. */
@@ -2851,6 +2969,39 @@ export interface components {
             /** @description The other end, mm. */
             to: number[];
         };
+        /** @description An address, and the same as a picture to be photographed. */
+        DoorAt: {
+            /** @description The address. */
+            at: string;
+            /** @description It as an SVG. */
+            picture: string;
+        };
+        /** @description Open or shut. */
+        DoorBody: {
+            /**
+             * @description Open.
+             * @default false
+             */
+            open?: boolean;
+        };
+        /** @description The door. */
+        DoorView: {
+            /** @description Where the app is, by name and by each address; none where it is shut. */
+            addresses: string[];
+            code?: components["schemas"]["CodeView"] | null;
+            /** @description Every device let in. */
+            devices: components["schemas"]["DeviceView"][];
+            /** @description SHA-256 of the authority, to be compared on two screens. */
+            fingerprint?: string | null;
+            /** @description Whether it is open to the shop's network. */
+            open: boolean;
+            /**
+             * Format: int64
+             * @description Minutes it stays shut to codes, after too many wrong ones.
+             */
+            shut_min?: number | null;
+            trust?: components["schemas"]["DoorAt"] | null;
+        };
         /** @description Doubts of the measurements, either way; a usual one is taken where none is given. */
         Doubts: {
             /**
@@ -2941,7 +3092,7 @@ export interface components {
          * @description One thing to rehearse.
          * @enum {string}
          */
-        Drill: "stop_open" | "stop_spindle" | "stop_hand" | "catch_mark" | "cycle" | "first_pass";
+        Drill: "stop_open" | "stop_spindle" | "stop_hand" | "catch_mark" | "cycle" | "first_pass" | "open_cycle" | "to_zero" | "away";
         /** @description How far a drill reaches. */
         DrillReach: {
             /**
@@ -3510,7 +3661,7 @@ export interface components {
          * @description What the hand does by one key.
          * @enum {string}
          */
-        HandAct: "open" | "close" | "out" | "in" | "out_and_stop" | "stop" | "back" | "go";
+        HandAct: "open" | "close" | "out" | "in" | "out_and_stop" | "stop" | "back" | "go" | "wind" | "slowly" | "hold" | "deeper";
         /** @description A hand, as far as it is known. */
         HandView: {
             /** @description The change of the job's facts that takes it over, where it is slower than what is reckoned with; never where it is faster. */
@@ -4659,6 +4810,9 @@ export interface components {
             acts: components["schemas"]["ActView"][];
             /** @description The lathe, its speed and its thread. */
             at: string;
+            /** @description Whether the dial is watched for a mark. */
+            catches: boolean;
+            collar?: components["schemas"]["CollarView"] | null;
             /** @description The dial: teeth of its gear and marks on its face. */
             dial?: number[] | null;
             /** @description Which drill. */
@@ -4668,6 +4822,8 @@ export interface components {
              * @description Every how many marks the half-nut may be closed, counted from the first; absent where marks do not tell.
              */
             every?: number | null;
+            /** @description What it is done at, as of the whole rehearsal, at this drill's own speed and way. */
+            figures: components["schemas"]["FigureView"][];
             /**
              * Format: double
              * @description Seconds after which nothing more is waited for.
@@ -4846,7 +5002,7 @@ export interface components {
          * @description What befell it.
          * @enum {string}
          */
-        NoticeCode: "writes_lost" | "no_copy";
+        NoticeCode: "writes_lost" | "no_copy" | "door_shut";
         /** @description What the board shows of a job. */
         OnBoard: {
             /** @description What is done next, in a few words. */
@@ -6564,6 +6720,11 @@ export interface components {
             /** @description Whether it is too thin to be held so. */
             thin: boolean;
         };
+        /**
+         * @description What a device may do.
+         * @enum {string}
+         */
+        Role: "sees" | "works" | "everything";
         /** @description The route of a part. */
         Route: {
             /**
@@ -7647,6 +7808,8 @@ export interface components {
             along_mm: components["schemas"]["EvenView"];
             /** @description Teeth of the screw the dial has counted. */
             counted: components["schemas"]["EvenView"];
+            /** @description What the cross-slide's dial shows, as travel, mm. */
+            cross_mm: components["schemas"]["EvenView"];
             /** @description The point's depth under the crest, mm. */
             depth_mm: components["schemas"]["EvenView"];
             /**
@@ -8281,6 +8444,11 @@ export interface components {
         TryView: {
             /** @description One sentence of advice. */
             advice: string;
+            /**
+             * Format: double
+             * @description Seconds after which nothing more was to be done: it had run into something.
+             */
+            ends_s?: number | null;
             /** @description What went wrong, the weightiest first. */
             faults: components["schemas"]["FaultView"][];
             /** @description Whether nothing went wrong. */
@@ -8297,6 +8465,8 @@ export interface components {
             says: string;
             /** @description Everything as it moved. */
             stretches: components["schemas"]["StretchView"][];
+            /** @description What came after that, of a drill of more than one act. */
+            then?: string | null;
         };
         /**
          * @description A place of the tumbler.
@@ -8778,7 +8948,7 @@ export interface operations {
             };
         };
     };
-    stream: {
+    door: {
         parameters: {
             query?: {
                 /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
@@ -8790,6 +8960,238 @@ export interface operations {
             };
             header?: never;
             path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoorView"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    turn: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoorBody"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoorView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    code: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CodeBody"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoorView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_device: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeviceBody"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoorView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_out: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What was sent, or how, is refused */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stream: {
+        parameters: {
+            query?: {
+                /** @description The unit texts are spoken in; as the job says, else millimetres, when absent. */
+                unit?: "mm" | "in" | "auto";
+                /** @description The trade words; as the job says when absent. */
+                words?: "american" | "british" | "german";
+                /** @description Where it is read: at the bench the letters of its drawings are the larger. */
+                stands?: "desk" | "bench" | "bench_wide";
+            };
+            header?: never;
+            path: {
+                /** @description The job it has open: who else has is told then. */
+                job: string | null;
+            };
             cookie?: never;
         };
         requestBody?: never;

@@ -6,11 +6,15 @@ import {
   notFound,
   Outlet,
   redirect,
+  useMatchRoute,
+  useParams,
 } from '@tanstack/react-router';
-import { useMoved } from '../api/hooks';
+import { useMoved, useSendTheRest } from '../api/hooks';
 import { Board } from '../board/Board';
 import { JobPage } from '../stations/JobPage';
 import { AtTheLathe } from '../stations/cut/AtTheLathe';
+import { Strip } from '../tablet/Strip';
+import { useNewerWhenIdle } from '../tablet/useNewer';
 import { Notices } from './Notices';
 import { NotFound } from './NotFound';
 import { isStation } from './stations';
@@ -23,6 +27,7 @@ const AWAY = {
   paper: lazyRouteComponent(() => import('../part/paper/PaperPage'), 'PaperPage'),
   shop: lazyRouteComponent(() => import('../shop/ShopPage'), 'ShopPage'),
   lathe: lazyRouteComponent(() => import('../shop/LathePage'), 'LathePage'),
+  network: lazyRouteComponent(() => import('../shop/network/NetworkPage'), 'NetworkPage'),
   instruments: lazyRouteComponent(() => import('../shop/instruments/InstrumentsPage'), 'InstrumentsPage'),
 };
 
@@ -30,12 +35,17 @@ const AWAY = {
 export const fetchTheRest = () => Promise.all(Object.values(AWAY).map(page => page.preload?.()));
 
 function Root() {
-  useMoved();
+  useMoved(useParams({ strict: false }).id);
+  useSendTheRest();
+  useNewerWhenIdle(useMatchRoute()({ to: '/jobs/$id/at-the-lathe' }) !== false);
   return (
-    <>
-      <Outlet />
+    <div className="screen">
+      <Strip />
+      <div className="screen-page">
+        <Outlet />
+      </div>
       <Notices />
-    </>
+    </div>
   );
 }
 
@@ -94,6 +104,12 @@ const ownLathe = createRoute({
   component: AWAY.lathe,
 });
 
+const network = createRoute({
+  getParentRoute: () => root,
+  path: '/shop/network',
+  component: AWAY.network,
+});
+
 const instruments = createRoute({
   getParentRoute: () => root,
   path: '/shop/lathes/$id/instruments',
@@ -102,7 +118,20 @@ const instruments = createRoute({
 
 export const router = createRouter({
   defaultNotFoundComponent: NotFound,
-  routeTree: root.addChildren([board, bare, shop, ownLathe, instruments, lathe, part, route, batch, paper, station]),
+  routeTree: root.addChildren([
+    board,
+    bare,
+    shop,
+    network,
+    ownLathe,
+    instruments,
+    lathe,
+    part,
+    route,
+    batch,
+    paper,
+    station,
+  ]),
 });
 
 declare module '@tanstack/react-router' {

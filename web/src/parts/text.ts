@@ -36,3 +36,16 @@ export const speedSays = ({ setup }: PointedPlan) => setup.speed_rpm?.text ?? se
 
 /** Which hand, in a word. */
 export const handed = (hand: 'left' | 'right') => text(hand === 'left' ? 'page-left-hand' : 'page-right-hand');
+
+const CLOCK = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+});
+
+/** A moment as it is read on the wall: day and time; nothing of what is none. */
+export function when(happened: string): string {
+  const at = new Date(happened);
+  return Number.isNaN(at.getTime()) ? '' : CLOCK.format(at);
+}

@@ -58,6 +58,9 @@ export function ShopPage() {
           <button type="button" className="act plain" onClick={() => setLeaf('import')}>
             {text('shop-read-a-lathe-file')}
           </button>
+          <Link to="/shop/network" className="act plain">
+            {text('network-page')}
+          </Link>
         </div>
         <div className="drawer">
           <DrawerShelves />

@@ -1,6 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { faultsOf, inWords, Refused, type Problem } from '../api/client';
+import { sendTheRest } from '../api/outbox';
+import { takeIn, waitedElsewhere } from '../api/queue';
 import { Leaf } from '../parts/Leaf';
 import { type Found, Reading, readJson } from './Reading';
 import { text } from '../app/voice';
@@ -27,9 +29,17 @@ export function WholeShop() {
   const [busy, setBusy] = useState(false);
   const [faults, setFaults] = useState<Found[]>([]);
   const [taken, setTaken] = useState<TakenIn | null>(null);
+  const [waited, setWaited] = useState<number | null>(null);
   const read = async (written: string, told: () => void) => {
     const json = readJson(written);
     if ('says' in json) return setFaults([json]);
+    const waited = waitedElsewhere(json.value);
+    if (waited) {
+      setWaited(takeIn(localStorage, waited));
+      told();
+      setOpen(false);
+      return sendTheRest(job => queries.setQueryData(['job', job.id], job));
+    }
     setBusy(true);
     try {
       // As it was typed: its numbers are not to be read and written on the way.
@@ -64,6 +74,7 @@ export function WholeShop() {
           {text('shop-read-a-shop-file')}
         </button>
       </div>
+      {waited !== null && <p role="status">{text('shop-waited-taken', { n: waited })}</p>}
       {taken && (
         <p role="status">
           {text('shop-taken-in', {

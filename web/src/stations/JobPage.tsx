@@ -13,6 +13,7 @@ import { useKeys } from '../app/keys';
 import { isStation, STATIONS, type StationId } from '../app/stations';
 import { onNoLathe } from '../app/lathe';
 import { SHEETS } from '../part/PartFrame';
+import { AlsoHere } from '../parts/AlsoHere';
 import { NoLathe } from '../parts/NoLathe';
 import { UnitContext } from '../parts/unit';
 import { WorkingProvider } from '../parts/Working';
@@ -139,6 +140,7 @@ export function JobPage() {
               </Link>
             </div>
           )}
+          <AlsoHere job={id} />
           {changed && (
             <p className="changed" role="note">
               {text('station-told-since-plan', { changed })}

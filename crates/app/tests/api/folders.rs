@@ -32,7 +32,7 @@ fn signal(server: &Server, name: &str) {
 }
 
 /// Asks it to stop, and waits for its end; how long that took.
-fn stop(mut server: Server, name: &str) -> Duration {
+pub fn stop(mut server: Server, name: &str) -> Duration {
     let begun = Instant::now();
     signal(&server, name);
     server.child.wait().unwrap();

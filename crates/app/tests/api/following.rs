@@ -93,11 +93,17 @@ impl Bench {
     }
 
     /// A pass at a depth: in, over the thread, out at its end, and back.
-    async fn pass(&mut self, depth: f64, at_the_end: &str) {
-        for line in [&format!("cross {depth} at 10"), "wait 0.35", "close", "until place 37.4"] {
+    async fn pass(&mut self, depth: f64, [on_the_way, at_the_end]: [&str; 2]) {
+        for line in [&format!("cross {depth} at 10"), "wait 0.35", "close"] {
             self.readout.tell(line);
         }
-        for line in at_the_end.lines().chain(["open", "cross -2 at 20", "wait 0.2", "carriage 60 at 150", "wait 0.3"]) {
+        for line in on_the_way.lines().chain(["until place 37.4"]).chain(at_the_end.lines()).chain([
+            "open",
+            "cross -2 at 20",
+            "wait 0.2",
+            "carriage 60 at 150",
+            "wait 0.3",
+        ]) {
             self.readout.tell(line);
         }
         sleep(Duration::from_millis(2300)).await;
@@ -147,17 +153,17 @@ async fn bench(folder: &std::path::Path, passes: u32) -> Bench {
 async fn a_run_is_marked_with_nobody_touching_the_app() {
     let folder = tempfile::tempdir().unwrap();
     let mut bench = bench(folder.path(), 13).await;
-    let mut set = Vec::new();
+    let (mut set, mut by_hand) = (Vec::new(), 0);
     loop {
         let run = bench.run().await;
         let Some(depth) = run["next"]["pass"]["radial_mm"].as_f64() else { break };
         let (n, next) = (set.len(), &run["next"]["pass"]);
         match n {
             // The tool left out over the thread; and nothing heard for a while as it stands.
-            4 | 9 => bench.pass(-1.0, "").await,
+            4 | 9 => bench.pass(-1.0, [""; 2]).await,
             3 => {
-                bench.readout.tell("gap 2");
-                bench.live(Duration::from_secs(2), |v| v["readout"] == "silent").await;
+                bench.readout.tell("gap 3");
+                bench.live(Duration::from_secs(3), |v| v["readout"] == "silent").await;
                 bench.live(Duration::from_secs(3), |v| v["readout"] == "heard").await;
             }
             _ => {}
@@ -165,14 +171,22 @@ async fn a_run_is_marked_with_nobody_touching_the_app() {
         // Once it runs on past its mark; once it is told by hand before the tool is out.
         if n == 5 {
             let next = next.clone();
-            bench.pass(depth, "wait 0.5").await;
+            bench.pass(depth, ["", "wait 0.5"]).await;
             assert_eq!(bench.tell("by-hand", json!({"kind": "pass_done", "n": next["n"], "radial_mm": depth}), Some(0)).await, StatusCode::OK);
         } else {
-            bench.pass(depth, if n == 6 { "wait 0.1" } else { "" }).await;
+            // Once the cable is off in the middle of the thread: told by hand then, it is no second telling of the pass before.
+            let on_the_way = if n == 8 { "until place 46\ngap 0.7" } else { "" };
+            bench.pass(depth, [on_the_way, if n == 6 { "wait 0.1" } else { "" }]).await;
         }
         set.push(depth);
-        let recorded = bench.recorded(set.len() as u64, Duration::from_secs(3)).await;
-        assert!(recorded, "pass {n} at {depth}: {} {}", bench.run().await["done"], bench.live(Duration::from_secs(1), |_| true).await);
+        if !bench.recorded(set.len() as u64, Duration::from_secs(3)).await {
+            // A machine too busy to hear a pass whole says so, and marks nothing: it is told by hand then, as whoever stands there would.
+            let live = bench.live(Duration::from_secs(1), |_| true).await;
+            assert!(live["came"]["code"] == "untrusted" && by_hand < 3, "pass {n} at {depth}: {} {live}", bench.run().await["done"]);
+            by_hand += 1;
+            let act = json!({"kind": "pass_done", "n": next["n"], "radial_mm": depth});
+            assert_eq!(bench.tell(&format!("by-hand-{n}"), act, None).await, StatusCode::OK);
+        }
         if n == 7 {
             // Told late, the tool not gone over again: the same pass, whatever the screen showed; sent again too.
             let now = bench.run().await;
@@ -184,7 +198,7 @@ async fn a_run_is_marked_with_nobody_touching_the_app() {
             assert!(live["came"]["says"].as_str().unwrap().contains("one pass"), "{live}");
         }
     }
-    assert!(set.len() >= 14, "{set:?}");
+    assert!(set.len() >= 14 && by_hand >= 1, "{set:?}, {by_hand} by hand");
     let run = bench.run().await;
     assert!(run["passes_done"] == set.len() && (run["stands_mm"].as_f64().unwrap() - set.last().unwrap()).abs() < 1e-9, "{run}");
     let (_, shop) = bench.send(Method::GET, "/shop.json", Value::Null).await;
@@ -192,7 +206,7 @@ async fn a_run_is_marked_with_nobody_touching_the_app() {
     let acts: Vec<&Value> = job["acts"].as_array().unwrap().iter().collect();
     assert_eq!(acts.len(), set.len(), "{acts:?}");
     for (act, depth) in acts.iter().zip(&set) {
-        assert!(act["source"] == "readout" || act["id"] == "by-hand", "{act}");
+        assert!(act["source"] == "readout" || act["id"].as_str().unwrap().starts_with("by-hand"), "{act}");
         assert!((act["act"]["radial_mm"].as_f64().unwrap() - depth).abs() < 1e-9, "{act} of {depth}");
     }
     // The micrometer speaks; the same twice within a second is one reading. It is shown, and judged once it is told.
@@ -209,7 +223,7 @@ async fn a_run_is_marked_with_nobody_touching_the_app() {
     bench.readout.tell("cut");
     bench.live(Duration::from_secs(2), |v| v["readout"] == "silent" && v["says"].as_str().is_some_and(|s| s.contains("by hand")) && v["to_go"].is_null()).await;
     let before = bench.run().await["passes_done"].clone();
-    bench.pass(0.9, "").await;
+    bench.pass(0.9, [""; 2]).await;
     assert_eq!(bench.run().await["passes_done"], before);
     assert_eq!(bench.tell("on", json!({"kind": "stands_at", "reading": 1.9}), None).await, StatusCode::OK);
     // What is told of how it is followed goes out with the shop.
@@ -251,7 +265,7 @@ async fn a_run_followed_loses_nothing_to_kills() {
             continue;
         };
         let passes = run["passes_done"].as_u64().unwrap();
-        bench.pass(depth, "").await;
+        bench.pass(depth, [""; 2]).await;
         // What the readout could not see, since nobody heard it, the machinist tells.
         if bench.recorded(passes + 1, Duration::from_millis(900)).await {
             seen += 1;

@@ -4,8 +4,10 @@
 
 mod api;
 mod api_drift;
+mod at_the_door;
 mod chased;
 mod common;
+mod doctor;
 mod drafting;
 mod folders;
 mod following;

@@ -2,12 +2,13 @@
 
 use std::io::{BufRead, BufReader, Read, Write};
 use std::net::TcpStream;
-use std::process::{Child, Command, Stdio};
+use std::process::{Child, ChildStdout, Command, Stdio};
 use std::time::{Duration, Instant};
 
 /// One running, and where it says it speaks.
 pub struct Standing {
     child: Child,
+    says: BufReader<ChildStdout>,
     pub at: String,
 }
 
@@ -17,8 +18,14 @@ impl Standing {
         command.arg("stand-in").args(arguments).stdin(Stdio::piped()).stdout(Stdio::piped()).stderr(Stdio::piped());
         let mut child = command.spawn().unwrap();
         let mut at = String::new();
-        BufReader::new(child.stdout.as_mut().unwrap()).read_line(&mut at).unwrap();
-        Self { child, at: at.trim().to_owned() }
+        let mut says = BufReader::new(child.stdout.take().unwrap());
+        says.read_line(&mut at).unwrap();
+        Self { child, says, at: at.trim().to_owned() }
+    }
+
+    /// One more line it prints.
+    fn says(&mut self, line: &mut String) {
+        self.says.read_line(line).unwrap();
     }
 
     pub fn listen(&self) -> BufReader<TcpStream> {
@@ -110,11 +117,60 @@ fn a_micrometer_sends_what_it_is_told() {
     }
 }
 
+const TIE_ROD: &str = r#"{"thread": {"callout": "M24x3-6g", "length_mm": 10}, "blank": {"diameter_mm": 23.9}, "setup": {"spindle_rpm": 120, "way": "toward"},
+    "cut": {"style": "radial"}, "lathe": {"leadscrew": {"pitch_mm": 6}, "gears": [20, 24, 40, 48, 60, 100], "dial": {"teeth": 20, "marks": 4}}}"#;
+
+/// A job on the lathe under the readout: its next pass at its own depth, and its thread measured as it is cut, with what springs.
+#[test]
+fn a_job_drives_the_readout_and_is_measured() {
+    let file = tempfile::NamedTempFile::new().unwrap();
+    std::fs::write(file.path(), TIE_ROD).unwrap();
+    let job = file.path().to_str().unwrap();
+    let mut standing = Standing::start(&["readout", "--plan", job, "--interval", "20", "--springs", "0.3", "--micrometer", "127.0.0.1:0"]);
+    let mut micrometer = String::new();
+    standing.says(&mut micrometer);
+    let gauge = TcpStream::connect(micrometer.trim().strip_prefix("micrometer ").unwrap()).unwrap();
+    gauge.set_read_timeout(Some(Duration::from_secs(40))).unwrap();
+    let mut gauge = BufReader::new(gauge);
+    let mut hears = standing.listen();
+    // It stands with the point at the crest, the carriage clear of the end.
+    let first = until(&mut hears, |line| figures(line).len() == 2);
+    assert!(figures(&first)[0].abs() < 1e-9 && figures(&first)[1] > 10.0, "{first}");
+    // Over the thread and in past the crest, deeper the second time.
+    let mut passes = Vec::new();
+    for _ in 0..2 {
+        standing.tell("pass");
+        let (mut deepest, mut inside) = (0.0_f64, false);
+        until(&mut hears, |line| {
+            let [x, z] = figures(line)[..] else { return false };
+            let over = x > 0.0 && (1.0..9.0).contains(&z);
+            deepest = if over { deepest.max(x) } else { deepest };
+            let left = inside && !over;
+            inside = over;
+            left
+        });
+        passes.push(deepest);
+    }
+    assert!(passes[1] > passes[0] + 0.05, "{passes:?}");
+    standing.tell("measure 2.5");
+    let mut read = String::new();
+    gauge.read_line(&mut read).unwrap();
+    let read: f64 = read.trim().strip_suffix(" mm").unwrap().parse().unwrap();
+    assert!((26.0..28.9).contains(&read), "{read}");
+    assert!(Standing::start(&["readout", "--plan", job, "--drill", "stop_open", "--goes", "late"]).at.contains("127.0.0.1"));
+}
+
 #[test]
 fn what_it_is_not_is_refused() {
     let wrong = tempfile::NamedTempFile::new().unwrap();
     std::fs::write(wrong.path(), "close\nuntil noon\n").unwrap();
     let file = wrong.path().to_str().unwrap();
+    let [unread, read] = [r#"{"thread": {"callout": "M20x"}}"#, TIE_ROD].map(|text| {
+        let file = tempfile::NamedTempFile::new().unwrap();
+        std::fs::write(file.path(), text).unwrap();
+        file
+    });
+    let [job, tie_rod] = [&unread, &read].map(|file| file.path().to_str().unwrap());
     for (arguments, says) in [
         (&["readout", "--axes", "sideways"][..], "no axis"),
         (&["readout", "--turns", "0/1"][..], "no fraction"),
@@ -122,6 +178,10 @@ fn what_it_is_not_is_refused() {
         (&["readout", "--script", file][..], "line 2: `until` what"),
         (&["readout", "--script", "/nowhere/at-all"][..], "/nowhere/at-all"),
         (&["readout", "--tcp", "here"][..], "here"),
+        (&["readout", "--plan", job], "/thread/callout"),
+        (&["readout", "--plan", tie_rod, "--drill", "sleep"], "`sleep` is no drill"),
+        (&["readout", "--plan", tie_rod, "--drill", "stop_open", "--goes", "sideways"], "`sideways` is no way"),
+        (&["readout", "--drill", "cycle"], "--plan"),
     ] {
         let out = Command::new(env!("CARGO_BIN_EXE_yoke-turn")).arg("stand-in").args(arguments).stdin(Stdio::null()).output().unwrap();
         let said = String::from_utf8(out.stderr).unwrap();

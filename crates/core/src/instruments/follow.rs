@@ -222,6 +222,11 @@ impl Follow {
         self.again
     }
 
+    /// A passage was seen and not marked: a pass told now is told of that one.
+    pub const fn unmarked(&mut self) {
+        self.again = true;
+    }
+
     /// Nothing more is heard: what was on its way is not known, and what is told next is told of another.
     pub fn silent(&mut self) {
         self.passes.silent();

@@ -57,31 +57,41 @@ impl Watching {
 /// What was seen of a passage over the thread.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub enum Seen {
-    /// A pass, at this depth, mm radial, and when it began and ended.
+    /// A pass, at this depth, mm radial, and when it began.
     Pass {
         /// Radial depth, mm; nothing where the compound carries it and is not read.
         radial_mm: Option<f64>,
         /// s.
         began_s: f64,
-        /// s.
-        ended_s: f64,
     },
     /// The tool went over it in the way of the cut, and too few readings tell of it.
     TooFast {
         /// s.
-        ended_s: f64,
+        began_s: f64,
     },
     /// Readings are missing, or cannot be: nothing is marked.
     Untrusted {
-        /// s.
-        ended_s: f64,
+        /// When it can have begun, s: since it was heard last, where it began unheard.
+        began_s: f64,
     },
+}
+
+impl Seen {
+    /// When it began, s: what is told since is told of it.
+    #[must_use]
+    pub const fn began_s(&self) -> f64 {
+        match *self {
+            Self::Pass { began_s, .. } | Self::TooFast { began_s } | Self::Untrusted { began_s } => began_s,
+        }
+    }
 }
 
 /// The passage that is on its way.
 #[derive(Debug, Clone)]
 struct OnItsWay {
     readings: Vec<Place>,
+    /// When it can have begun at the earliest, s.
+    since_s: f64,
     trusted: bool,
     /// Whether it was heard before the tool went in: else it may have begun unheard.
     heard_before: bool,
@@ -98,6 +108,8 @@ pub struct Passes {
     heard_s: Option<f64>,
     /// Its own interval, the mean of late: lines come in bursts, so that one after another says little.
     interval_s: Option<f64>,
+    /// When a place was told last before it was not for a while.
+    lost_s: Option<f64>,
     on: Option<OnItsWay>,
 }
 
@@ -105,7 +117,7 @@ impl Passes {
     /// Nothing seen yet.
     #[must_use]
     pub const fn new(watching: Watching) -> Self {
-        Self { watching, last: None, heard_s: None, interval_s: None, on: None }
+        Self { watching, last: None, heard_s: None, interval_s: None, lost_s: None, on: None }
     }
 
     fn along(&self, place: &Place) -> f64 {
@@ -160,11 +172,12 @@ impl Passes {
         if !self.is_in(&now) || back {
             // Drawn out, or gone back: that ends it.
             self.begin(now, true);
-            return self.judge(&on, now.at_s);
+            return self.judge(&on);
         }
         // Standing before the thread says no more than the last of it does.
         if along <= 0.0 {
             on.readings.clear();
+            on.since_s = now.at_s;
         }
         on.readings.push(now);
         on.trusted &= on.readings.len() < MOST;
@@ -194,24 +207,28 @@ impl Passes {
     /// A reading that tells no place: what was on its way is not known.
     pub fn unplaced(&mut self, at_s: f64) {
         self.comes(at_s);
-        self.on = None;
-        self.last = None;
+        self.lose();
     }
 
     /// Nothing more is said: what was on its way is not known.
     pub fn silent(&mut self) {
-        self.on = None;
-        self.last = None;
+        self.lose();
         self.heard_s = None;
+    }
+
+    fn lose(&mut self) {
+        self.on = None;
+        self.lost_s = self.last.take().map(|last| last.at_s).or(self.lost_s);
     }
 
     /// A passage may begin where the tool is in.
     fn begin(&mut self, now: Place, heard_before: bool) {
-        self.on = self.is_in(&now).then(|| OnItsWay { farthest: self.along(&now), readings: vec![now], trusted: true, heard_before });
+        let since_s = self.lost_s.take().unwrap_or(now.at_s);
+        self.on = self.is_in(&now).then(|| OnItsWay { farthest: self.along(&now), readings: vec![now], since_s, trusted: true, heard_before });
     }
 
-    fn judge(&self, on: &OnItsWay, ended_s: f64) -> Option<Seen> {
-        let (first, length) = (on.readings.first()?, self.length());
+    fn judge(&self, on: &OnItsWay) -> Option<Seen> {
+        let (first, began_s, length) = (on.readings.first()?, on.since_s, self.length());
         let pitch = self.watching.pitch_mm;
         // It begins before the thread, and goes to its end but for the last part of a pitch.
         let begun_before = self.along(first) <= pitch / 2.0;
@@ -220,16 +237,15 @@ impl Passes {
             return None;
         }
         if !on.trusted || !begun_before {
-            return Some(Seen::Untrusted { ended_s });
+            return Some(Seen::Untrusted { began_s });
         }
         let over: Vec<&Place> = on.readings.iter().filter(|p| (0.0..=length).contains(&self.along(p))).collect();
         let ends = |p: Option<&&Place>| p.map_or(0.0, |p| self.along(p));
         if over.len() < FEWEST || ends(over.last()) - ends(over.first()) < COVERED * length {
-            return Some(Seen::TooFast { ended_s });
+            return Some(Seen::TooFast { began_s });
         }
-        let began_s = on.readings.iter().rev().find(|p| self.along(p) <= 0.0).map_or(first.at_s, |p| p.at_s);
         let depths: Option<Vec<f64>> = over.iter().map(|p| self.depth(p)).collect();
-        Some(Seen::Pass { radial_mm: depths.map(|d| self.deepest(&d)), began_s, ended_s })
+        Some(Seen::Pass { radial_mm: depths.map(|d| self.deepest(&d)), began_s })
     }
 
     /// The median over the thread; where two readings running agree on more than a division deeper, that.

@@ -3,6 +3,9 @@
 //! Before a try the motion is sent as stretches, with what each key would do; the hand's own times come back, and the lathe that stands in
 //! does what the hand did. Nothing of the plan's own reckoning is used to judge it.
 
+mod away;
+mod begun;
+mod by_hand;
 mod drawing;
 mod drill;
 mod hand;
@@ -12,10 +15,14 @@ mod path;
 mod scene;
 mod show;
 mod stretch;
+mod told;
 mod tries;
+mod whole_run;
 
+pub use away::{away, on};
+pub use begun::Begun;
 pub use drawing::StageView;
-pub use drill::{Begun, Drill, HandAct};
+pub use drill::{Drill, HandAct};
 pub use hand::{FEWEST, Hand, Stop, THROWN_AWAY, once_in, spreads};
 pub use judge::{FaultView, Kept, Pressed, TryView, judge};
 pub use learned::HandView;
@@ -24,14 +31,17 @@ pub use scene::Scene;
 pub use show::PlayView;
 pub use stretch::{EvenView, StretchView};
 pub use tries::Tries;
+pub use whole_run::{Rehearsed, played, whole_run};
 
 use crate::job::{Job, Lathe};
+use crate::kit::Kit;
 use crate::plan::Pointed;
-use crate::quantity::plain_text;
+use crate::quantity::{plain_text, short_text};
 use crate::say;
 use crate::voice::Voice;
 use learned::hands;
 use serde::Serialize;
+use yoke_standin::Slide;
 
 /// What may be rehearsed of a job.
 #[derive(Debug, Clone, Serialize)]
@@ -79,6 +89,8 @@ pub struct MotionView {
     pub says: String,
     /// The lathe, its speed and its thread.
     pub at: String,
+    /// What it is done at, as of the whole rehearsal, at this drill's own speed and way.
+    pub figures: Vec<FigureView>,
     /// What it began from: sent back with the keys.
     pub seed: u32,
     /// Seconds after which nothing more is waited for.
@@ -97,6 +109,25 @@ pub struct MotionView {
     /// Every how many marks the half-nut may be closed, counted from the first; absent where marks do not tell.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub every: Option<u16>,
+    /// Whether the dial is watched for a mark.
+    pub catches: bool,
+    /// The collar of the cross-slide, where it is wound.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub collar: Option<CollarView>,
+}
+
+/// The collar of a slide.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CollarView {
+    /// Whose it is, and what it is to show.
+    pub says: String,
+    /// Travel a division, mm.
+    pub division_mm: f64,
+    /// Divisions in a turn.
+    pub of: f64,
+    /// What it is to show, divisions from nought.
+    pub wanted: f64,
 }
 
 /// A key, and what it does to the motion the moment it is pressed.
@@ -113,6 +144,10 @@ pub struct ActView {
     pub slows_mm_s2: f64,
     /// How fast the tool goes out, mm a second, and how far under the crest it ends; nought where it stays.
     pub out_mm_s: f64,
+    /// How fast it goes in, mm a second; nought where it stays.
+    pub in_mm_s: f64,
+    /// Whether the slide is held where it is.
+    pub holds: bool,
 }
 
 impl ActView {
@@ -121,13 +156,16 @@ impl ActView {
         let machine = &begun.scene.machine;
         let stops = told.iter().any(|a| matches!(a, yoke_standin::Act::Open));
         let slows = told.iter().any(|a| matches!(a, yoke_standin::Act::Spindle(rate) if *rate == 0.0));
-        let out = told.iter().find_map(|a| if let yoke_standin::Act::Feed(_, [_, fast]) = a { Some(*fast) } else { None });
+        let feeds = told.iter().find_map(|a| if let yoke_standin::Act::Feed(Slide::Cross, [_, fast]) = a { Some(*fast) } else { None }).unwrap_or(0.0);
+        let inward = matches!(act, HandAct::In | HandAct::Slowly);
         Self {
             act,
-            name: act.name(voice, begun.scene.internal),
+            name: act.name(voice, begun.drill, begun.scene.internal),
             stops: stops || slows && machine.slows().is_none(),
             slows_mm_s2: if slows { machine.slows().unwrap_or(0.0) * machine.lead_mm().abs() } else { 0.0 },
-            out_mm_s: out.filter(|_| act != HandAct::In).unwrap_or(0.0),
+            out_mm_s: if inward || act == HandAct::Hold { 0.0 } else { feeds },
+            in_mm_s: if inward { feeds } else { 0.0 },
+            holds: act == HandAct::Hold,
         }
     }
 }
@@ -139,20 +177,32 @@ fn slowest(lathe: &Lathe) -> f64 {
 
 /// The drills of a job, and what is known of the hand.
 #[must_use]
-pub fn rehearsal(plan: &Pointed<'_>, job: &Job, lathe: &Lathe, tries: &Tries) -> RehearsalView {
+pub fn rehearsal(plan: &Pointed<'_>, (job, lathe, kit): (&Job, &Lathe, &Kit), tries: &Tries) -> RehearsalView {
     let scene = Scene::of(plan, job, lathe);
     let voice = plan.voice;
-    let drills = Drill::of(plan, &scene, lathe.reverses);
-    let path = path::path(&drills, tries, voice);
+    let drills = Drill::of(plan, &scene, [lathe.reverses, away(job, lathe, kit).is_some()]);
     let drills = drills.into_iter().map(|drill| DrillView { drill, name: drill.name(voice), says: drill.says(voice) }).collect();
-    RehearsalView { drills, figures: figures(plan, &scene), hands: hands(plan, &scene, lathe, tries), path }
+    let (hands, path) = known(plan, job, lathe, tries);
+    RehearsalView { drills, figures: figures(plan, &scene), hands, path }
+}
+
+/// What is known of the hand, and the learner's path as far as it was gone.
+#[must_use]
+pub fn known(plan: &Pointed<'_>, job: &Job, lathe: &Lathe, tries: &Tries) -> (Vec<HandView>, Vec<TaskView>) {
+    let scene = Scene::of(plan, job, lathe);
+    // The path has no task of cutting away from the chuck, so that need not be planned.
+    let drills = Drill::of(plan, &scene, [lathe.reverses, false]);
+    (hands(plan, &scene, lathe, tries), path::path(&drills, tries, plan.voice))
 }
 
 fn figures(plan: &Pointed<'_>, scene: &Scene) -> Vec<FigureView> {
     let voice = plan.voice;
     let figure = |what: &'static str, text: String| FigureView { says: say!(voice, "rehearse-figure", what = what), text };
+    // The plan's own words, where it is its speed.
+    let own = plan.setup.speed_rpm.as_ref().is_none_or(|s| (s.value - scene.rps.abs() * 60.0).abs() < 0.5);
+    let speed = if own { plan.setup.speed_text().to_owned() } else { say!(voice, "rehearse-speed", rpm = plain_text(scene.rps.abs() * 60.0, 0)) };
     let mut all = vec![
-        figure("speed", plan.setup.speed_text().to_owned()),
+        figure("speed", speed),
         figure("goes", say!(voice, "rehearse-a-second", by = voice.about(scene.goes_mm_s()))),
         figure("hand", say!(voice, "rehearse-seconds", s = plain_text(plan.setup.reaction_s, 2))),
     ];
@@ -196,11 +246,12 @@ fn sent(drill: Drill, begun: &Begun, (plan, lathe): (&Pointed<'_>, &Lathe), seed
         drill,
         says: drill.says(voice),
         at: learned::at_says(&lathe.name, scene, voice),
+        figures: figures(plan, scene),
         seed,
         lasts_s: begun.lasts_s,
         acts: drill.acts(plan.setup.ending).iter().map(|act| ActView::of(*act, begun, voice)).collect(),
         order: drill.order(plan.setup.ending),
-        stretches: StretchView::all(&runs, &scene.machine, began),
+        stretches: StretchView::all(&runs, &scene.machine, began, None),
         stage: drawing::stage(begun, voice),
         dial: scene.machine.dial.map(|d| [d.teeth, d.marks]),
         every: match dial.rule {
@@ -208,7 +259,18 @@ fn sent(drill: Drill, begun: &Begun, (plan, lathe): (&Pointed<'_>, &Lathe), seed
             crate::gears::DialRule::Marks => dial.every,
             crate::gears::DialRule::KeepClosed => None,
         },
+        catches: drill.catches(),
+        collar: drill.winds().then(|| collar(begun, voice)),
     }
+}
+
+fn collar(begun: &Begun, voice: Voice) -> CollarView {
+    let one = begun.scene.cross;
+    let division_mm = one.turn_mm / one.divisions;
+    let wanted = (begun.setting[0] / division_mm * 10.0).round() / 10.0;
+    let says =
+        say!(voice, "rehearse-collar", wanted = short_text(wanted.rem_euclid(one.divisions), 1), turns = plain_text((wanted / one.divisions).floor(), 0));
+    CollarView { says, division_mm, of: one.divisions, wanted }
 }
 
 /// A drill shown: how it begins, played right, and each mistake.

@@ -43,11 +43,12 @@ pub struct TaskView {
 /// The tasks of a job's drills, in order: first how passes end, then how the next begins.
 fn tasks(drills: &[Drill]) -> Vec<(Drill, Asks)> {
     let Some(stop) = drills.first().copied() else { return Vec::new() };
-    let then = drills.iter().copied().find(|d| matches!(d, Drill::CatchMark | Drill::Cycle));
-    let other = then.or_else(|| drills.iter().copied().find(|d| *d != stop && *d != Drill::FirstPass));
+    let then = drills.iter().copied().find(|d| matches!(d, Drill::CatchMark | Drill::Cycle | Drill::ToZero));
+    let other = then.or_else(|| drills.iter().copied().find(|d| *d != stop && d.sample().is_some()));
     let mistake = match other {
         Some(Drill::CatchMark) => "missed",
         Some(Drill::Cycle) => "tool-in",
+        Some(Drill::ToZero) => "past-nought",
         _ => "late",
     };
     let mut all = vec![
@@ -91,7 +92,7 @@ impl Tries {
 
     /// A way of a drill was watched to its end; whether there is such a task.
     pub fn watched(&mut self, drill: Drill, play: &str) -> bool {
-        let known = ["right", "late", "missed", "tool-in"].into_iter().find(|p| *p == play);
+        let known = ["right", "late", "missed", "tool-in", "past-nought"].into_iter().find(|p| *p == play);
         if let Some(play) = known {
             self.path.does(Asks::Watch(play).code(drill));
         }

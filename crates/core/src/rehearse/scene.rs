@@ -3,7 +3,7 @@
 use crate::blank::end::MARGIN_MM;
 use crate::direction::{Carriage, Spindle};
 use crate::job::defaults::{BACKLASH_MM, BIT_WIDTH_MM, COAST_AT_RPM};
-use crate::job::{Chuck, EndKind, Job, Lathe};
+use crate::job::{Chuck, EndKind, Job, Lathe, Reads, Slide};
 use crate::plan::Pointed;
 use crate::quantity::{Ratio, real};
 use crate::thread::Side;
@@ -18,6 +18,22 @@ const JAW_MM: f64 = 10.0;
 pub const CLEAR_MM: f64 = 2.5;
 /// How fast a hand turns a spindle, turns a second. House value.
 pub const BY_HAND_RPS: f64 = 0.5;
+
+/// The collar of a slide.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Collar {
+    /// Travel a turn of its handwheel, mm.
+    pub turn_mm: f64,
+    /// Divisions on it.
+    pub divisions: f64,
+}
+
+impl Collar {
+    fn of(slide: &Slide) -> Self {
+        let read = if slide.reads == Reads::Diameter { 2.0 } else { 1.0 };
+        Self { turn_mm: slide.graduation_mm * slide.divisions / read, divisions: slide.divisions }
+    }
+}
 
 /// Everything of the job a rehearsal moves.
 #[derive(Debug, Clone)]
@@ -44,6 +60,8 @@ pub struct Scene {
     pub half_nut: bool,
     /// Whether the thread is withdrawn at its mark and fades there.
     pub withdraws: bool,
+    /// The cross-slide's collar.
+    pub cross: Collar,
     /// Radius of the crest, mm.
     pub radius_mm: f64,
     /// Whether it is a bore.
@@ -94,6 +112,7 @@ impl Scene {
             },
             machine,
             tool,
+            cross: Collar::of(&lathe.cross_slide),
             radius_mm: radius,
             internal,
             across: if plan.setup.infeed_away { 1.0 } else { -1.0 },
@@ -111,6 +130,13 @@ impl Scene {
     #[must_use]
     pub fn goes_mm_s(&self) -> f64 {
         self.machine.lead_mm().abs() * self.rps.abs()
+    }
+
+    /// Where the spindle is stopped coming back, the point's place: what it coasts brings it to the start, and no farther, for there may be a
+    /// shoulder behind it.
+    #[must_use]
+    pub fn back_at_mm(&self) -> f64 {
+        self.start_mm + self.machine.cuts * self.coasts(self.rps) * self.work.lead_mm
     }
 
     /// Turns the spindle coasts from a speed, turns a second.
@@ -136,7 +162,7 @@ fn tool(plan: &Pointed<'_>, toward: bool, body_mm: [f64; 2]) -> Tool {
     let [leading, trailing] = plan.bit.ground.as_ref().map_or_else(|| flanks.both(), |g| [g.leading_deg.value, g.trailing_deg.value]);
     let flanks_deg = if toward { [leading, trailing] } else { [trailing, leading] };
     let radius_mm = plan.bit.radius_mm.as_ref().map_or(0.0, |r| r.value);
-    Tool { flat_mm: plan.bit.flat_mm.value, radius_mm, flanks_deg, body_mm }
+    Tool { flat_mm: plan.bit.flat_mm.value, radius_mm, flanks_deg, body_mm, springs: 0.0, wears_mm: 0.0 }
 }
 
 fn machine(plan: &Pointed<'_>, job: &Job, lathe: &Lathe, cuts: f64, forward: bool) -> Machine {

@@ -36,6 +36,8 @@ pub struct StretchView {
     pub spindle: EvenView,
     /// Teeth of the screw the dial has counted.
     pub counted: EvenView,
+    /// What the cross-slide's dial shows, as travel, mm.
+    pub cross_mm: EvenView,
 }
 
 impl StretchView {
@@ -47,13 +49,16 @@ impl StretchView {
             depth_mm: depth.into(),
             spindle: stretch.spindle.into(),
             counted: stretch.counted.into(),
+            cross_mm: stretch.dials[0].into(),
         }
     }
 
-    /// What a lathe did from a time on, and how it stands in the end.
+    /// What a lathe did from a time on, and how it stands in the end; run into something, as it stood then.
     #[must_use]
-    pub fn all(lathe: &Lathe, machine: &Machine, began: f64) -> Vec<Self> {
-        let after = lathe.track().stretches.iter().filter(|s| s.until_s > began);
-        after.chain([&lathe.stands()]).map(|s| Self::of(s, machine, began)).collect()
+    pub fn all(lathe: &Lathe, machine: &Machine, began: f64, crashed: Option<f64>) -> Vec<Self> {
+        let until = crashed.unwrap_or(f64::INFINITY);
+        let after = lathe.track().stretches.iter().filter(|s| s.until_s > began && s.from_s < until);
+        let ends = crashed.and_then(|at| lathe.track().at(at)).map_or_else(|| lathe.stands(), |s| s.stopped());
+        after.chain([&ends]).map(|s| Self::of(s, machine, began)).collect()
     }
 }

@@ -2,6 +2,7 @@
 #![allow(missing_docs, clippy::unwrap_used, clippy::panic)]
 #![allow(clippy::too_many_lines)] // a journey is told whole
 
+mod at_the_door;
 mod bit;
 mod chased;
 mod describing;

@@ -13,7 +13,7 @@ const STATIONS: [&str; 9] = ["thread", "blank", "gears", "bit", "setup", "cut", 
 const JOBS: [&str; 4] = ["footbridge-tie-rod", "paddle-screw-and-nut", "gauge-board-cap", "sluice-vice-screw"];
 
 /// Pages beside the stations, each with what shows that it is drawn.
-const PAGES: [(&str, &str); 14] = [
+const PAGES: [(&str, &str); 15] = [
     ("/jobs/paddle-screw-and-nut/part", ".part-drawing"),
     ("/jobs/gauge-board-cap/part", ".part-drawing"),
     ("/shop/lathes/long-bed?ask=screw", ".asked"),
@@ -22,6 +22,7 @@ const PAGES: [(&str, &str); 14] = [
     ("/shop", "main li"),
     ("/shop/lathes/gap-bed", ".parts-said"),
     ("/shop/lathes/gap-bed/instruments", ".instrument"),
+    ("/shop/network", ".network .act"),
     ("/jobs/windlass-bolt--as-found/thread", ".may .first"),
     ("/jobs/paddle-screw-and-nut/route", ".chucking"),
     ("/jobs/turnbuckle-ends--six/batch", ".tally"),

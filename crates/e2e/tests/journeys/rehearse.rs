@@ -184,6 +184,48 @@ async fn motion_is_kept_from_eyes_that_do_not_want_it() {
     browser.close().await;
 }
 
+/// By the collar: in, slowly, held at nought, one step deeper, go; and away from the chuck, where forward is the wrong way first.
+#[tokio::test]
+async fn the_collar_is_wound_to_nought_and_away_from_the_chuck_is_reversed() {
+    let folder = tempfile::tempdir().unwrap();
+    let server = Server::start(folder.path());
+    let browser = Browser::open().await;
+    browser.size((1024, 768)).await;
+    browser.go(&server.at("/jobs/footbridge-tie-rod/rehearse")).await;
+    choose(&browser, "Out, back to nought").await;
+    assert_eq!(browser.script("return document.querySelectorAll('.wound-collar .wanted').length").await, 0, "more than a turn out");
+    browser.breathe().await;
+    browser.keys([" "]).await;
+    browser.wait_text(".rehearse-says", "Now: watch the collar").await;
+    // 1.25 mm are wound at a tenth of a turn of 2.54 a second: held so late, it stands by a tenth of a turn a second past.
+    let hand = "const press = key => { const e = new KeyboardEvent('keydown', { key }); window.dispatchEvent(e); return e.timeStamp; };
+        setTimeout(() => { press('1'); setTimeout(() => { const slow = press('2');
+            setTimeout(() => { window.late = (press('3') - slow) / 1000 - 1.25 / 0.254; setTimeout(() => { press('4'); setTimeout(() => press('5'), 900); }, 900); }, 4921);
+        }, 1500); }, 1500)";
+    browser.script(hand).await;
+    let said = browser.wait_text(".came", "as the pass began").await;
+    let off = 10.0 * browser.script("return window.late").await.as_f64().unwrap();
+    assert!(if off < 0.4 { said.contains("at its figure") } else { said.contains("past its figure") }, "{off}: {said}");
+    assert!(said.contains("one step on"), "{said}");
+    assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
+    // Every key of it stands on the page, by touch.
+    choose(&browser, "Away from the chuck").await;
+    browser.breathe().await;
+    browser.touch(".rehearse-keys .act").await;
+    browser.wait_text(".rehearse-says", "Now:").await;
+    assert_eq!(
+        browser.script("return [...document.querySelectorAll('.rehearse-keys .act')].every(b => b.getBoundingClientRect().bottom < innerHeight)").await,
+        true
+    );
+    tokio::time::sleep(std::time::Duration::from_millis(1500)).await;
+    browser.touch(".rehearse-keys .act:nth-child(1)").await;
+    tokio::time::sleep(std::time::Duration::from_millis(1500)).await;
+    browser.touch(".rehearse-keys .act:nth-child(5)").await;
+    let said = browser.wait_text(".came", "ran into what stands there").await;
+    assert!(said.contains("In reverse it cuts"), "{said}");
+    browser.close().await;
+}
+
 /// The learner's path, and stops made at the lathe itself.
 #[tokio::test]
 async fn a_path_of_ten_tasks_is_gone_and_stops_at_the_lathe_told() {
@@ -191,7 +233,7 @@ async fn a_path_of_ten_tasks_is_gone_and_stops_at_the_lathe_told() {
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
     browser.go(&server.at("/jobs/footbridge-tie-rod/rehearse")).await;
-    browser.click_text(".act", "Ten tasks").await;
+    browser.click_text(".act", "Learner’s path").await;
     browser.wait_text(".path", "It was no luck").await;
     let tasks = browser.page.find_all(thirtyfour::By::Css(".path .choice")).await.unwrap();
     assert_eq!(tasks.len(), 10);
@@ -200,14 +242,14 @@ async fn a_path_of_ten_tasks_is_gone_and_stops_at_the_lathe_told() {
     browser.touch(".path li:nth-child(2) .choice").await;
     browser.wait_text(".drawn .own", "The first pass, slow").await;
     // One to be watched opens where it is shown, and is done once it was seen to its end.
-    browser.click_text(".act", "Ten tasks").await;
+    browser.click_text(".act", "Learner’s path").await;
     browser.touch(".path li:nth-child(3) .choice").await;
     browser.wait_text("[role=dialog] .plays [aria-pressed=true]", "Too late").await;
     browser.close_leaf().await;
     let watched = server.at("/api/v1/jobs/footbridge-tie-rod/rehearsal/stop_spindle/watched/right");
     assert!(reqwest::Client::new().put(watched).send().await.unwrap().status().is_success());
     browser.go(&server.at("/jobs/footbridge-tie-rod/rehearse")).await;
-    browser.click_text(".act", "Ten tasks").await;
+    browser.click_text(".act", "Learner’s path").await;
     browser.wait_text(".path li:first-child", "Done").await;
     browser.close_leaf().await;
     // Twelve stops at the lathe, told by their place: they alone make the time shorter, of a job not begun.

@@ -98,9 +98,9 @@ struct Follower {
     loaded: Loaded,
     readout: Option<Listened>,
     micrometer: Option<Listened>,
-    /// When the follower began, and its readout was last heard.
+    /// When the follower began; whether it heard its readout since.
     began: Instant,
-    last: Option<Instant>,
+    heard: bool,
     unread: u32,
     /// Where things stood when it was heard last, once it was away.
     away: bool,
@@ -113,8 +113,20 @@ pub async fn follow(app: App, job: String, run: Weak<Followed>) {
     let mut events = app.events.subscribe();
     let id = job.clone();
     let Ok(Some(loaded)) = app.with_store(move |store| load(store, &id)).await else { return };
-    let mut follower =
-        Follower { app, job, run, loaded, readout: None, micrometer: None, began: Instant::now(), last: None, unread: 0, away: false, stood: None, sent: None };
+    let mut follower = Follower {
+        app,
+        job,
+        run,
+        loaded,
+        readout: None,
+        micrometer: None,
+        began: Instant::now(),
+        heard: false,
+        unread: 0,
+        away: false,
+        stood: None,
+        sent: None,
+    };
     follower.doubt_the_old().await;
     follower.settle();
     let mut looks = interval(LOOKS);
@@ -213,7 +225,9 @@ impl Follower {
         let link = |listened: &Option<Listened>| listened.as_ref().map(|l| l.now.borrow().link);
         let (readout, micrometer) = (link(&self.readout), link(&self.micrometer));
         let always = self.loaded.told.readout.as_ref().is_some_and(|r| r.always);
-        let silent = always && self.last.is_some_and(|last| last.elapsed() > SILENT);
+        // By when it spoke, not by when there was time to listen: what waits to be read is no silence.
+        let spoke = self.readout.as_ref().and_then(|l| l.now.borrow().last.as_ref().map(|said| said.at));
+        let silent = always && self.heard && spoke.is_some_and(|at| at.elapsed() > SILENT);
         let off = match readout {
             Some(Link::Lost) => Some(Link::Lost),
             Some(_) if silent => Some(Link::Silent),
@@ -241,7 +255,7 @@ impl Follower {
     /// A line of the readout.
     async fn heard(&mut self, said: Said) {
         let Some(readout) = &self.loaded.told.readout else { return };
-        self.last = Some(said.at);
+        self.heard = true;
         let Some(stands) = readout.read(&said.line) else {
             self.unread = self.unread.saturating_add(1);
             return;
@@ -261,29 +275,38 @@ impl Follower {
         });
         drop(run);
         if let Some(seen) = seen {
-            self.mark(seen, at_s).await;
+            self.mark(seen).await;
         }
     }
 
     /// A pass was seen: it is told as the run stands, unless it was told by hand meanwhile.
-    async fn mark(&mut self, seen: Seen, now_s: f64) {
-        let ago = |at_s: f64| chrono::Duration::milliseconds(((now_s - at_s).max(0.0) * 1000.0).min(1e9) as i64);
-        let began = match seen {
-            Seen::Pass { began_s, .. } => ago(began_s),
-            Seen::TooFast { ended_s } | Seen::Untrusted { ended_s } => ago(ended_s) + chrono::Duration::seconds(5),
-        };
+    async fn mark(&mut self, seen: Seen) {
+        let began = self.began + Duration::from_secs_f64(seen.began_s().max(0.0));
         let (job, clock) = (self.job.clone(), self.app.clock);
         let judged = self.app.with_store(move |store| {
             let Some(row) = store.job(&job)? else { return Ok(None) };
             let Some(Loaded { state: Some(state), bench: Some(bench), .. }) = load(store, &job)? else { return Ok(None) };
-            let told = told_since(store, &row, &clock(), began)?;
+            // Both clocks are read here: how long it took to come to this is in both.
+            let ago = chrono::Duration::from_std(began.elapsed()).unwrap_or(chrono::Duration::days(1));
+            let told = told_since(store, &row, &clock(), ago)?;
             Ok(Some((came(&seen, told, &state, &bench.dial), row.sequence)))
         });
-        let Ok(Some((mut came, sequence))) = judged.await else { return };
-        if let (true, Some(act)) = (came.marks(), came.act.clone()) {
-            came = self.record(came, act, sequence).await;
-        }
-        self.change(|shared| shared.came(came));
+        let came = match judged.await {
+            Ok(Some((came, sequence))) => match came.act.clone().filter(|_| came.marks()) {
+                Some(act) => Some(self.record(came, act, sequence).await),
+                None => Some(came),
+            },
+            _ => None,
+        };
+        self.change(|shared| {
+            // Told by hand because it was not marked, it is no second telling of the one before.
+            if let (false, Some(follow)) = (came.as_ref().is_some_and(Came::marks), &mut shared.follow) {
+                follow.unmarked();
+            }
+            if let Some(came) = came {
+                shared.came(came);
+            }
+        });
     }
 
     async fn record(&mut self, came: Came, act: ActKind, sequence: i64) -> Came {

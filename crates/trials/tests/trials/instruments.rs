@@ -157,6 +157,10 @@ fn what_cannot_be_trusted_marks_nothing() {
     );
     let all = seen(&mut bench(0.0, false, false, 1), &gap);
     assert!(matches!(all[..], [Seen::Untrusted { .. }, Seen::Pass { radial_mm: Some(d), .. }] if (d - 0.4).abs() < 0.01), "{all:?}");
+    // It began where the tool went over the end of the thread, however long the tool had stood in: what was told before is of another.
+    let stood = seen(&mut bench(0.0, false, false, 1), &gap.replacen("wait 2\nclose", "wait 9\nclose", 1));
+    let later = stood[0].began_s() - all[0].began_s();
+    assert!((6.0..8.0).contains(&later) && all[0].began_s() > 5.0, "{all:?} {stood:?}");
     // A cut cable: nothing is made up of what was not heard.
     let cut = format!("{begin}{}cross 0.4 at 4\nwait 2\nclose\nuntil place 20\ncut\nuntil place 3.5\nopen\ncross -5 at 8\nwait 2\n", pass(0.2, "wait 0.1"));
     assert_eq!(depths(&seen(&mut bench(0.0, false, false, 1), &cut)).len(), 1);

@@ -2,17 +2,20 @@
 
 use serde_json::{Value, json};
 use yoke_core::job::{Job, Lathe};
+use yoke_core::kit::Kit;
 use yoke_core::plan::{Plan, plan};
 use yoke_core::rehearse::{
-    Drill, Hand, HandAct, Kept, MotionView, Pressed, Stop, Tries, TryView, at_lathe, begin, judge, motion, once_in, rehearsal, shown, spreads,
+    Drill, Hand, HandAct, Kept, MotionView, Pressed, Stop, Tries, TryView, at_lathe, away, begin, judge, motion, on, once_in, played, rehearsal, shown,
+    spreads, whole_run,
 };
 use yoke_core::voice::Voice;
+use yoke_standin::{Fault, Meant, Operator, Readout, Scene as Stage, Step};
 use yoke_trials::{SinglePoint, demo_lathe, settled};
 
 /// Plan and facts of a job.
-fn whole(request: Value) -> (Plan, Job, Lathe) {
+fn whole(request: Value) -> (Plan, Job, Lathe, Kit) {
     let (job, lathe, kit) = settled(request).unwrap_or_else(|f| panic!("{f:?}"));
-    (plan(&job, &lathe, &kit), job, lathe)
+    (plan(&job, &lathe, &kit), job, lathe, kit)
 }
 
 /// The tie rod on the Long bed, its half-nut kept closed.
@@ -26,6 +29,14 @@ fn by_the_dial() -> Value {
     json!({"thread": {"callout": "M16x2-6g", "length_mm": 40}, "bit": {"tip_flat_mm": 0.25}, "lathe": demo_lathe(1)})
 }
 
+/// And fed straight in up to a shoulder: it may be cut away from the chuck too, of which the path has no task.
+fn radial_by_the_dial() -> Value {
+    let mut job = by_the_dial();
+    job["cut"] = json!({"style": "radial"});
+    job["blank"] = json!({"shoulder": true, "shoulder_mm": 26, "relief_width_mm": 14});
+    job
+}
+
 /// The paddle screw, cut away from its shoulder.
 fn acme() -> Value {
     json!({"thread": {"callout": "1-1/4-5 Acme LH", "length_mm": 120}, "blank": {"diameter_mm": 31.6, "shoulder": true, "relief_width_mm": 14}, "bit": {"tip_flat_mm": 1.7}, "lathe": demo_lathe(0)})
@@ -37,9 +48,9 @@ fn bore() -> Value {
 }
 
 fn tried(request: Value, drill: Drill, seed: u32, keys: impl Fn(&MotionView) -> Vec<Pressed>) -> (MotionView, TryView, Option<Kept>) {
-    let (plan, job, lathe) = whole(request);
+    let (plan, job, lathe, _) = whole(request);
     let sent = motion(drill, &plan.point(), &job, &lathe, seed);
-    let (view, kept) = judge(drill, begin(drill, &plan.point(), &job, &lathe, seed), &keys(&sent), Voice::default());
+    let (view, kept) = judge(begin(drill, &plan.point(), &job, &lathe, seed), &keys(&sent), Voice::default());
     (sent, view, kept)
 }
 
@@ -132,7 +143,7 @@ fn a_stop_is_told_to_the_hundredth_and_what_coasts_is_the_lathes() {
         let (sent, view, kept) = tried(tie_rod(), Drill::StopSpindle, 3, press(HandAct::OutAndStop));
         let kept = kept.unwrap();
         // As the square of the speed, from the one it was told at.
-        let (_, _, lathe) = whole(tie_rod());
+        let (_, _, lathe, _) = whole(tie_rod());
         let coast = lathe.coast[0] * (kept.rps * 60.0 / lathe.coast[1]).powi(2);
         assert!((kept.coast_turns - coast).abs() < 1e-9);
         let past = 2.5 * (kept.rps * late + coast);
@@ -161,7 +172,7 @@ fn nobody_there_and_it_runs_into_the_shoulder() {
 
 #[test]
 fn a_mark_caught_and_a_mark_missed() {
-    let (plan, job, lathe) = whole(by_the_dial());
+    let (plan, job, lathe, _) = whole(by_the_dial());
     let point = plan.point();
     let n = i128::from(point.gears.dial.every.unwrap_or(1));
     let sent = motion(Drill::CatchMark, &point, &job, &lathe, 9);
@@ -174,7 +185,7 @@ fn a_mark_caught_and_a_mark_missed() {
     let tooth = 1.0 / first.rate.abs();
     for (off, right) in [(-0.05, true), (0.05, true), (0.3, false)] {
         let keys = key(at + off * tooth, HandAct::Close);
-        let (view, kept) = judge(Drill::CatchMark, begin(Drill::CatchMark, &point, &job, &lathe, 9), &keys, Voice::default());
+        let (view, kept) = judge(begin(Drill::CatchMark, &point, &job, &lathe, 9), &keys, Voice::default());
         assert!(kept.is_none(), "closing a lever is no stop");
         // r = 1/3 takes any tooth; whatever it is, the dial's rule says which.
         let serves = right || point.gears.hung.as_ref().unwrap().ratio.numer().abs() == 1;
@@ -223,14 +234,14 @@ fn played_right_the_groove_is_the_one_meant() {
     let mut closed_away = acme();
     closed_away["setup"] = json!({"ending": "closed"});
     for request in [tie_rod(), by_the_dial(), acme(), bore(), closed_away] {
-        let (plan, job, lathe) = whole(request.clone());
+        let (plan, job, lathe, kit) = whole(request.clone());
         let point = plan.point();
-        for drill in rehearsal(&point, &job, &lathe, &Tries::default()).drills {
+        for drill in rehearsal(&point, (&job, &lathe, &kit), &Tries::default()).drills {
             let shown = shown(drill.drill, &point, &job, &lathe);
             let right = &shown.plays[0].tried;
             // What the space bar does is what is shown.
             assert_eq!(shown.plays[0].keys.iter().map(|k| k.act).collect::<Vec<_>>(), shown.motion.order, "{:?} of {request}", drill.drill);
-            assert!(right.good, "{:?} of {request}: {:?}", drill.drill, right.faults);
+            assert!(right.good, "{:?} of {request}: {} {:?} {:?}", drill.drill, right.says, right.then, right.faults);
             let line = |role: &str| right.groove.shapes.iter().find(|s| s.role == role).unwrap().line.clone();
             for (cut, meant) in line("cut.surface").iter().zip(line("cut.meant")) {
                 if drill.drill != Drill::CatchMark {
@@ -248,7 +259,7 @@ fn played_right_the_groove_is_the_one_meant() {
 
 #[test]
 fn a_hand_makes_what_is_reckoned_with_slower_and_never_faster() {
-    let (plan, job, lathe) = whole(tie_rod());
+    let (plan, job, lathe, kit) = whole(tie_rod());
     let reckoned = plan.point().setup.reaction_s;
     let tries = |late: f64| {
         let mut tries = Tries::default();
@@ -259,7 +270,7 @@ fn a_hand_makes_what_is_reckoned_with_slower_and_never_faster() {
         tries
     };
     for (late, slower) in [(0.2, false), (reckoned + 0.1, true)] {
-        let view = rehearsal(&plan.point(), &job, &lathe, &tries(late));
+        let view = rehearsal(&plan.point(), (&job, &lathe, &kit), &tries(late));
         let [hand] = &view.hands[..] else { panic!("{:?}", view.hands) };
         let change = hand.change.as_ref().map(|c| c["setup"]["reaction_s"].as_f64().unwrap());
         assert_eq!(change.is_some(), slower, "{hand:?}");
@@ -269,7 +280,7 @@ fn a_hand_makes_what_is_reckoned_with_slower_and_never_faster() {
     // Opening the half-nut is another sample: of a job that never opens it, it changes nothing.
     let mut other = Tries::default();
     (0..12).for_each(|i| other.add("open", Kept { id: 0, past_mm: 4.0 + 0.1 * f64::from(i % 2), lead_mm: 2.5, rps: 1.0, coast_turns: 0.0 }));
-    let view = rehearsal(&plan.point(), &job, &lathe, &other);
+    let view = rehearsal(&plan.point(), (&job, &lathe, &kit), &other);
     assert!(view.hands[0].sample == "open" && view.hands[0].change.is_none());
 }
 
@@ -286,20 +297,20 @@ fn every_drill_of_every_kind_of_job_may_be_done_right() {
         json!({"thread": {"callout": "7/8-9", "length_mm": 40}, "lathe": {"leadscrew": {"tpi": 8}, "gears": [20, 40, 63, 65, 80], "drive": "hand"}}),
     ];
     for request in jobs {
-        let (plan, job, lathe) = whole(request.clone());
+        let (plan, job, lathe, kit) = whole(request.clone());
         let point = plan.point();
-        let view = rehearsal(&point, &job, &lathe, &Tries::default());
+        let view = rehearsal(&point, (&job, &lathe, &kit), &Tries::default());
         assert!(!view.drills.is_empty(), "{request}");
         for drill in view.drills.iter().map(|d| d.drill) {
             for seed in [1, 77] {
                 let sent = motion(drill, &point, &job, &lathe, seed);
                 assert!(sent.stretches.len() > 1 && sent.lasts_s > 1.0 && sent.lasts_s < 400.0, "{drill:?} of {request}: {}", sent.lasts_s);
-                if matches!(drill, Drill::CatchMark | Drill::Cycle) {
+                if drill.winds() || drill == Drill::CatchMark {
                     continue;
                 }
                 let at = comes_to(&sent, mark(&sent));
                 assert!((1.0..62.0).contains(&at), "{drill:?} of {request}: {at}");
-                let (view, _) = judge(drill, begin(drill, &point, &job, &lathe, seed), &key(at, sent.acts[0].act), Voice::default());
+                let (view, _) = judge(begin(drill, &point, &job, &lathe, seed), &key(at, sent.acts[0].act), Voice::default());
                 let all = view.faults.iter().all(|f| f.code == "chuck");
                 assert!(all, "{drill:?} of {request}: {} {:?}", view.says, view.faults);
                 assert!(!view.says.contains('{') && !view.advice.is_empty());
@@ -311,7 +322,7 @@ fn every_drill_of_every_kind_of_job_may_be_done_right() {
 /// Tried at the lathe itself it may be reckoned with as quicker, and the speed no more than half as fast again as the fastest tried.
 #[test]
 fn only_what_was_tried_at_the_lathe_makes_the_time_shorter_and_lifts_the_speed() {
-    let (plan, job, lathe) = whole(tie_rod());
+    let (plan, job, lathe, kit) = whole(tie_rod());
     let point = plan.point();
     let held = point.setup.speed_rpm.as_ref().unwrap().value;
     let mut tries = Tries::default();
@@ -326,7 +337,7 @@ fn only_what_was_tried_at_the_lathe_makes_the_time_shorter_and_lifts_the_speed()
         // The same at a key: no quicker for it.
         tries.add("spindle", kept);
     }
-    let view = rehearsal(&point, &job, &lathe, &tries);
+    let view = rehearsal(&point, (&job, &lathe, &kit), &tries);
     let of = |sample: &str| view.hands.iter().find(|h| h.sample == sample).unwrap();
     assert!(of("spindle").change.is_none());
     let change = of("lathe_spindle").change.clone().unwrap();
@@ -346,13 +357,19 @@ fn only_what_was_tried_at_the_lathe_makes_the_time_shorter_and_lifts_the_speed()
 /// Ten tasks from the drills a job has, done one by one; what is done stays done, and a try told twice is one.
 #[test]
 fn the_path_is_gone_step_by_step() {
-    for (request, stop, then, mistake) in
-        [(tie_rod(), Drill::StopSpindle, Drill::Cycle, "tool-in"), (by_the_dial(), Drill::StopOpen, Drill::StopSpindle, "late")]
-    {
-        let (plan, job, lathe) = whole(request);
-        let path = |tries: &Tries| rehearsal(&plan.point(), &job, &lathe, tries).path;
+    for (request, stop, then, mistake) in [
+        (tie_rod(), Drill::StopSpindle, Drill::Cycle, "tool-in"),
+        (by_the_dial(), Drill::StopOpen, Drill::ToZero, "past-nought"),
+        (radial_by_the_dial(), Drill::StopOpen, Drill::StopSpindle, "late"),
+    ] {
+        let shoulder = request["blank"]["shoulder"] == true;
+        let (plan, job, lathe, kit) = whole(request);
+        let drills = rehearsal(&plan.point(), (&job, &lathe, &kit), &Tries::default()).drills;
+        assert_eq!(drills.iter().any(|d| d.drill == Drill::Away), shoulder, "{drills:?}");
+        let path = |tries: &Tries| rehearsal(&plan.point(), (&job, &lathe, &kit), tries).path;
         let mut tries = Tries::default();
         let tasks = path(&tries);
+        assert!(tasks.iter().all(|t| t.drill != Drill::Away), "{tasks:?}");
         assert_eq!((tasks.len(), tasks.iter().filter(|t| t.done).count()), (10, 0), "{tasks:?}");
         // Whatever is to be watched is among what is shown of that drill.
         for task in &tasks {
@@ -390,4 +407,110 @@ fn the_path_is_gone_step_by_step() {
         // What was kept before there was a path reads too.
         assert!(serde_json::from_str::<Tries>(r#"{"open": [], "spindle": [], "hand": []}"#).is_ok());
     }
+}
+
+/// Back to nought by its dial: what is wound past, set twice or not at all is said in its divisions, and only the one right way is good.
+#[test]
+fn the_cross_slide_comes_back_to_nought_and_the_depth_goes_on_by_one() {
+    let (plan, job, lathe, _) = whole(by_the_dial());
+    let sent = motion(Drill::ToZero, &plan.point(), &job, &lathe, 4);
+    let collar = sent.collar.as_ref().unwrap();
+    // The Gap bed's cross-slide: 0.02 mm on the diameter, so a hundredth of travel a division.
+    let slide = &lathe.cross_slide;
+    let read = if slide.reads == yoke_core::job::Reads::Diameter { 2.0 } else { 1.0 };
+    assert!((collar.division_mm - slide.graduation_mm / read).abs() < 1e-12 && collar.wanted == 0.0, "{collar:?}");
+    // A tenth of a turn a second, from where winding in left it: so many seconds to nought.
+    let turn = collar.division_mm * collar.of;
+    let begins = |slow_s: f64, steps: usize, go: bool| {
+        let mut keys =
+            vec![Pressed { at_s: 0.5, act: HandAct::In }, Pressed { at_s: 4.0, act: HandAct::Slowly }, Pressed { at_s: 4.0 + slow_s, act: HandAct::Hold }];
+        keys.extend((0..steps).map(|i| Pressed { at_s: 20.0 + i as f64, act: HandAct::Deeper }));
+        keys.extend(go.then_some(Pressed { at_s: 25.0, act: HandAct::Go }));
+        let (view, kept) = judge(begin(Drill::ToZero, &plan.point(), &job, &lathe, 4), &keys, Voice::default());
+        assert!(kept.is_none());
+        view
+    };
+    let to_nought = (turn / 2.0).min(1.25) / (0.1 * turn);
+    let right = begins(to_nought, 1, true);
+    assert!(right.good && right.says.contains("at its figure"), "{right:?}");
+    // A second late at a tenth of a turn is so many divisions past.
+    let past = begins(to_nought + 1.0, 1, true);
+    assert!(!past.good && past.faults[0].code == "not-at-zero" && past.says.contains(&format!("{} divisions past", collar.of / 10.0)), "{past:?}");
+    let short = begins(to_nought - 0.5, 1, true);
+    assert!(!short.good && short.says.contains(&format!("{} divisions short", collar.of / 20.0)), "{}", short.says);
+    let twice = begins(to_nought, 2, true);
+    assert!(!twice.good && twice.faults.iter().any(|f| f.code == "twice"), "{twice:?}");
+    let none = begins(to_nought, 0, true);
+    assert!(!none.good && none.then.as_ref().unwrap().contains("not set on"), "{none:?}");
+    assert!(begins(to_nought, 1, false).says.contains("never begun"));
+}
+
+/// Away from the chuck is the job planned so: reversed, out of its relief; not where a chuck would unscrew, nor where nothing stands behind.
+#[test]
+fn away_from_the_chuck_is_the_job_planned_so() {
+    let (plan, job, lathe, kit) = whole(tie_rod());
+    let (turned, _) = away(&job, &lathe, &kit).unwrap();
+    assert_eq!(turned.point().cut.passes.last().unwrap().radial_mm, plan.point().cut.passes.last().unwrap().radial_mm);
+    let seen = |code: &str| {
+        on(Drill::Away, &plan.point(), (&job, &lathe, &kit), |plan, job| {
+            let view = shown(Drill::Away, plan, job, &lathe).plays.into_iter().find(|p| p.code == code).unwrap().tried;
+            (view.good, view.faults.first().map(|f| f.code), view.says)
+        })
+        .unwrap()
+    };
+    let (good, _, says) = seen("right");
+    assert!(good && says.contains("Back in the relief"), "{says}");
+    for (play, code) in [("wrong-way", "crash"), ("ran-back", "crash"), ("over-metal", "fed-over")] {
+        let (good, fault, says) = seen(play);
+        assert!(!good && fault == Some(code), "{play}: {fault:?} {says}");
+    }
+    for lathe_is in [json!({"spindle": {"chuck": "screwed", "reverses": true}}), json!({"spindle": {"chuck": "cam_lock", "reverses": false}})] {
+        let mut request = tie_rod();
+        request["lathe"]["spindle"] = lathe_is["spindle"].clone();
+        let (plan, job, lathe, kit) = whole(request);
+        assert!(away(&job, &lathe, &kit).is_none());
+        assert!(on(Drill::Away, &plan.point(), (&job, &lathe, &kit), |_, _| ()).is_none());
+    }
+    let (_, job, lathe, kit) = whole(by_the_dial());
+    assert!(away(&job, &lathe, &kit).is_none(), "nothing stands behind it");
+}
+
+/// A whole job by the lathe that stands in: every pass at its depth, no fault, and three wires read what the plan expects, by the section alone.
+#[test]
+fn a_whole_job_is_done_as_it_is_planned() {
+    let mut inch = tie_rod();
+    inch["thread"] = json!({"callout": "3/4-10 UNC-2A", "length_mm": 40});
+    inch["blank"] = json!({"diameter_mm": 19.0, "shoulder": true, "shoulder_mm": 30, "relief_width_mm": 12});
+    for request in [tie_rod(), by_the_dial(), inch] {
+        let (plan, job, lathe, _) = whole(request.clone());
+        let point = plan.point();
+        let done = whole_run(&point, &job, &lathe);
+        let part = done.part.clone().unwrap();
+        let rows = &point.cut.passes;
+        assert_eq!(done.passes.len(), rows.len());
+        let steps: Vec<Step> = done.begins.into_iter().chain(done.passes.into_iter().flatten()).collect();
+        let mut operator = Operator::new(done.lathe, Readout::new(Vec::new(), "", 1), 1).with_part(part.clone());
+        operator.told(steps);
+        while !operator.done() {
+            operator.advance(operator.lathe.now_s() + 5.0);
+        }
+        assert!(operator.refused().is_empty());
+        let stage = Stage { machine: operator.lathe.machine(), work: &part.work, tool: &part.tool, track: operator.lathe.track() };
+        let strokes = stage.strokes();
+        assert_eq!(strokes.len(), rows.len(), "{request}");
+        for (stroke, row) in strokes.iter().zip(rows) {
+            assert!((stroke.depth_mm - row.radial_mm).abs() < 1e-6, "{} for {} of {request}", stroke.depth_mm, row.radial_mm);
+        }
+        let faults = stage.faults(&Meant { mark_mm: strokes[0].until_mm, depths_mm: rows.iter().map(|r| r.radial_mm).collect(), to_zero: false });
+        assert!(faults.iter().all(|f| matches!(f.fault, Fault::Short(_))), "{faults:?}");
+        let expected = rows.last().unwrap().over_wires_mm.as_ref().unwrap().value;
+        let read = operator.measured().pop().flatten().unwrap();
+        assert!((read - expected).abs() < 2e-3, "{read} for {expected} of {request}");
+    }
+    // A drill of it is played as it is shown.
+    let (plan, job, lathe, _) = whole(tie_rod());
+    let begun = begin(Drill::StopSpindle, &plan.point(), &job, &lathe, 1);
+    assert!(played(&begun, "sideways", &plan.point()).is_none());
+    let late = played(&begun, "late", &plan.point()).unwrap();
+    assert!(late.passes.is_empty() && late.begins.len() == 3, "a wait and two acts");
 }

@@ -5,7 +5,7 @@ use yoke_core::cut::{Edge, Field};
 use yoke_core::gears::{DialRule, reengage};
 use yoke_core::job::Dial;
 use yoke_core::quantity::{Ratio, real};
-use yoke_standin::{Act, Cue, DialFace, Fault, Lathe, Machine, Meant, Nut, Scene, Slide, Surface, Tool, Wall, What, Work};
+use yoke_standin::{Act, Cue, DialFace, Fault, Lathe, Machine, Meant, Nut, Part, Scene, Slide, Surface, Tool, Wall, What, Work};
 
 fn machine(screw_mm: Ratio, turns: Ratio) -> Machine {
     Machine {
@@ -28,7 +28,7 @@ fn tie_rod() -> (Machine, Work, Tool) {
     let thread = Surface { from_mm: 6.0, until_mm: 46.0, depth_mm: 0.0 };
     let relief = Surface { from_mm: 0.0, until_mm: 6.0, depth_mm: 2.2 };
     let work = Work { surfaces: vec![relief, thread], walls: vec![Wall { at_mm: 0.0, depth_mm: -4.0 }], lead_mm: 2.5, starts: 1 };
-    (machine, work, Tool { flat_mm: 0.3, radius_mm: 0.0, flanks_deg: [30.0; 2], body_mm: [2.0; 2] })
+    (machine, work, Tool { flat_mm: 0.3, radius_mm: 0.0, flanks_deg: [30.0; 2], body_mm: [2.0; 2], springs: 0.0, wears_mm: 0.0 })
 }
 
 const OUT_MM: f64 = -5.0;
@@ -404,4 +404,54 @@ fn the_carriage_is_not_wound_while_the_half_nut_holds_it() {
     lathe.act(Act::Wind([20.0, 5.0])).unwrap();
     assert!(lathe.wait(Cue::Place(35.0), 60.0));
     assert!((lathe.now_s() - 3.0).abs() < 1e-9);
+}
+
+/// A tool that springs leaves its share of every chip: after n passes at one depth, that share to the n-th power. One that wears comes short
+/// by what every turn in metal took; over wires the section is what trigonometry says of a plain V.
+#[test]
+fn what_springs_and_wears_leaves_what_it_should() {
+    let (machine, work, tool) = tie_rod();
+    let part = |tool: Tool| Part { work: work.clone(), tool, radius_mm: 10.0 };
+    let run = |depths: &[f64]| {
+        let mut lathe = begun(&machine, 1.0);
+        for (i, depth) in depths.iter().enumerate() {
+            pass(&mut lathe, *depth, (i > 0).then_some(0), 0.0);
+        }
+        lathe
+    };
+    let bottom = |lathe: &Lathe, tool: &Tool| {
+        let scene = Scene { machine: &machine, work: &work, tool, track: lathe.track() };
+        work.section(tool, &scene.prints(0.0), [20.0, 22.5], 4000).iter().map(|p| p[1]).fold(0.0, f64::max)
+    };
+    for share in [0.0, 0.2, 0.5] {
+        let springs = Tool { springs: share, ..tool };
+        for n in 1..5 {
+            let found = bottom(&run(&vec![0.4; n]), &springs);
+            let left = 0.4 * share.powi(i32::try_from(n).unwrap());
+            assert!((found - (0.4 - left)).abs() < 2e-3, "{share}, {n} passes: {found}");
+        }
+    }
+    // Every turn in metal takes a tenth of a micrometre off the point: sixteen turns from the end of the thread the tip is so much shorter,
+    // and a second pass over the same metal finds nothing to wear on.
+    let wears = Tool { wears_mm: 0.0001, ..tool };
+    let at = |depths: &[f64]| {
+        let scene_lathe = run(depths);
+        bottom(&scene_lathe, &wears)
+    };
+    let once = at(&[0.4]);
+    assert!((0.4 - once - 0.0001 * 10.0).abs() < 0.0002, "{once}");
+    assert!((at(&[0.4, 0.4]) - once).abs() < 1e-9);
+    // Radial depth X with a flat f: the pitch line lies where the groove is P/2 wide; M = E + w(1 + 1/sin α) - (P/2)cot α.
+    let lathe = run(&[0.8, 1.3]);
+    let alpha = 30_f64.to_radians();
+    let wide_at = |depth: f64| 0.3 + 2.0 * depth * alpha.tan();
+    // Radius at which it is P/2 wide: so much above the bottom.
+    let above = (2.5 / 2.0 - wide_at(0.0)) / (2.0 * alpha.tan());
+    let pitch_diameter = 2.0 * (10.0 - 1.3 + above);
+    let over = pitch_diameter + 1.45 * (1.0 + 1.0 / alpha.sin()) - 1.25 / alpha.tan();
+    let read = part(tool).over_wires(lathe.track(), &machine, 1.45).unwrap();
+    assert!((read - over).abs() < 2e-3, "{read} for {over}");
+    // Springing, it reads large; before anything is cut no wire is held.
+    assert!(part(Tool { springs: 0.2, ..tool }).over_wires(lathe.track(), &machine, 1.45).unwrap() > read + 0.05);
+    assert_eq!(part(tool).over_wires(begun(&machine, 1.0).track(), &machine, 1.45), None);
 }

@@ -12,8 +12,10 @@ import { language, text } from '../../app/voice';
 import { useDraft } from '../../parts/draft';
 import { Leaf } from '../../parts/Leaf';
 import { NoLathe } from '../../parts/NoLathe';
+import { AlsoHere } from '../../parts/AlsoHere';
 import { OutboxSays } from '../../parts/OutboxSays';
 import { UnitContext } from '../../parts/unit';
+import { useNewerBetween } from '../../tablet/useNewer';
 import { MeasureLeaf } from '../gauge/MeasureLeaf';
 import { TroubleLeaf } from '../trouble/TroubleLeaf';
 import { Cycle } from './Cycle';
@@ -110,6 +112,7 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
       : (run?.says ?? '');
   const steps = waiting.length === 0 ? (run?.pick_up ?? []) : [];
   useWake();
+  const newer = useNewerBetween(job.sequence, waiting.length, next !== null && run?.begun === true && !run.stopped);
   const aloud = waiting.length > 0 ? (next?.aloud ?? says) : (run?.aloud ?? says);
   useSpoken(view.hold ? says : aloud, speak);
   if (asks) {
@@ -225,6 +228,8 @@ function Stand({ job, plan }: { job: Job; plan: Plan }) {
           </div>
         )}
         {verdict?.verdict === 'take_more' && next && steps.length === 0 && <p className="strip">{verdict.says}</p>}
+        {newer && <p className="strip">{text('frame-newer-waits')}</p>}
+        <AlsoHere job={job.id} strip />
         <OutboxSays
           outbox={outbox}
           kept={text(waiting.length === 1 ? 'lathe-one-kept' : 'lathe-kept', { n: waiting.length })}

@@ -7,6 +7,7 @@ import { Radios } from '../../parts/Radios';
 import { TextForm } from '../../parts/TextForm';
 import { StandsForm } from './StandsLeaf';
 import { spoken, text } from '../../app/voice';
+import { useFullScreen } from '../../tablet/useFullScreen';
 
 type Asked = 'took' | 'bit' | 'touch' | 'note' | 'past' | 'scrap' | 'back' | null;
 type BackIn = NonNullable<Extract<ActKind, { kind: 'rechucked' }>['back']>;
@@ -123,6 +124,7 @@ export function HappenedLeaf({
   onRehearse: () => void;
 }) {
   const [asked, setAsked] = useState<Asked>(null);
+  const fill = useFullScreen();
   const run = job.run;
   const close = () => {
     setAsked(null);
@@ -163,6 +165,15 @@ export function HappenedLeaf({
     [text('rehearse-page'), text('rehearse-on-air'), onRehearse, pointed !== null && !begun],
     [text('page-scrap-it'), text('cut-spoilt-past-mending'), () => setAsked('scrap'), true],
     [text('page-note'), text('cut-something-worth-remembering'), () => setAsked('note'), true],
+    [
+      text('frame-full-screen'),
+      text('frame-full-screen-how'),
+      () => {
+        fill?.();
+        close();
+      },
+      fill !== null,
+    ],
   ];
   const titles = {
     took: text('cut-it-was-cut-at'),

@@ -12,20 +12,9 @@ import { Station } from '../Station';
 import { Photos } from './Photos';
 import './log.css';
 import { text } from '../../app/voice';
+import { when } from '../../parts/text';
 
 type Line = NonNullable<LogView['story']>['lines'][number];
-
-const CLOCK = new Intl.DateTimeFormat('en-GB', {
-  day: 'numeric',
-  month: 'short',
-  hour: '2-digit',
-  minute: '2-digit',
-});
-
-function when(happened: string): string {
-  const at = new Date(happened);
-  return Number.isNaN(at.getTime()) ? '' : CLOCK.format(at);
-}
 
 /** What was done, in the order it was told; what was taken back stays, struck out. */
 function StoryList({ lines }: { lines: Line[] }) {

@@ -2,7 +2,7 @@ import type { TaskView } from '../../api/client';
 import { text } from '../../app/voice';
 import { Leaf } from '../../parts/Leaf';
 
-/** The learner's path: ten short tasks, each with what it proves; one touched is begun, or shown. */
+/** The learner's path: short tasks, each with what it proves; one touched is begun, or shown. */
 export function PathLeaf({
   path,
   open,

@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import { type Drill, inWords } from '../../api/client';
+import { type Drill, type HandAct, inWords, type MotionView } from '../../api/client';
 import { useChange } from '../../api/hooks';
 import { TWICE_MS, useKeys } from '../../app/keys';
 import { said, text } from '../../app/voice';
@@ -10,11 +10,19 @@ import { Station } from '../Station';
 import { HandLeaf } from './HandLeaf';
 import { PathLeaf } from './PathLeaf';
 import { ShowLeaf } from './ShowLeaf';
-import { Stage, TurningDial } from './Stage';
+import { Stage, Watched } from './Stage';
 import { placed } from './motion';
 import { Result } from './Result';
 import { useRehearsal, useShown, useTold, useTry } from './useTry';
 import './rehearse.css';
+
+/** What is to be watched for what comes next. */
+const watches = (motion: MotionView, next: HandAct | undefined) =>
+  next === 'close'
+    ? 'rehearse-watch-dial'
+    : motion.drill === 'to_zero' && next !== 'go'
+      ? 'rehearse-watch-collar'
+      : 'rehearse-watch-mark';
 
 /** The hand trained on air, at the job's own lathe, speed, thread and room. */
 export function RehearseStation({ job, plan }: PointedProps) {
@@ -72,7 +80,7 @@ export function RehearseStation({ job, plan }: PointedProps) {
   const says = now
     ? result
       ? ''
-      : text(now.motion.drill === 'catch_mark' ? 'rehearse-watch-dial' : 'rehearse-watch-mark')
+      : text(watches(now.motion, next))
     : text(tries.loading ? 'rehearse-setting-going' : 'rehearse-rest-hand');
   return (
     <Station
@@ -104,27 +112,28 @@ export function RehearseStation({ job, plan }: PointedProps) {
           )}
         </div>
       }
-      numbers={sheet.data?.figures ?? []}
+      numbers={stands?.figures ?? sheet.data?.figures ?? []}
       beside={
         <>
           <div aria-live="assertive" className="rehearse-says">
             {result ? <Result tried={result} /> : <p>{says}</p>}
           </div>
-          {stands?.drill === 'catch_mark' && !result && (
-            <TurningDial motion={stands} where={where} running={running} />
+          {stands && !result && (
+            <Watched key={now?.id ?? stands.drill} motion={stands} where={where} running={running} />
           )}
           {(tries.error ?? sheet.error) && (
             <p className="fault" role="alert">
               {inWords(tries.error ?? sheet.error)}
             </p>
           )}
-          <div className="rehearse-keys">
+          <div className={acts.length > 3 ? 'rehearse-keys many' : 'rehearse-keys'}>
             {running ? (
               acts.map((act, i) => (
                 <button
                   key={act.act}
                   type="button"
                   className="act"
+                  data-next={act.act === next || undefined}
                   // Told when the finger comes down, not when it is lifted.
                   onPointerDown={e => tries.press(act.act, e.timeStamp)}
                   onClick={e => e.detail === 0 && tries.press(act.act, e.timeStamp)}

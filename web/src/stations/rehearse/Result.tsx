@@ -6,6 +6,7 @@ export function Result({ tried }: { tried: TryView }) {
   return (
     <div className={`came ${tried.good ? 'good' : 'bad'}`}>
       <p className="came-says">{tried.says}</p>
+      {tried.then && <p className="came-then">{tried.then}</p>}
       {tried.faults.map(f => (
         <p key={f.code + f.says}>
           <b>{f.says}</b> {f.cost}

@@ -4,7 +4,7 @@ import { text } from '../../app/voice';
 import { Outline } from '../../drawing/Outline';
 import { Leaf } from '../../parts/Leaf';
 import { placed } from './motion';
-import { Stage, TurningDial } from './Stage';
+import { Stage, Watched } from './Stage';
 import { Result } from './Result';
 import { useShown } from './useTry';
 
@@ -77,7 +77,7 @@ function Plays({
       {shown.data && play && (
         <div className="shown">
           <Stage motion={shown.data.motion} where={where} running />
-          {drill === 'catch_mark' && <TurningDial motion={shown.data.motion} where={where} running />}
+          <Watched key={play.code} motion={shown.data.motion} where={where} running />
           <Outline drawing={play.tried.groove} />
           <Result tried={play.tried} />
         </div>

@@ -1,7 +1,8 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { MotionView } from '../../api/client';
 import { Lines, Outline } from '../../drawing/Outline';
 import { text } from '../../app/voice';
+import { CollarFace, CollarLines, SHOWN, turned, Wanted } from '../../parts/Collar';
 import type { Placed } from './motion';
 
 /** Between two looks where motion is to be kept from the eye, ms. */
@@ -67,7 +68,7 @@ export function Stage({ motion, where, running }: StageProps) {
 const NAMED = 8;
 
 /** The threading dial, its marks coming round to the line. */
-export function TurningDial({ motion, where, running }: StageProps) {
+function TurningDial({ motion, where, running }: StageProps) {
   const face = useRef<SVGGElement>(null);
   useFrames(now => {
     const at = where(now);
@@ -102,5 +103,46 @@ export function TurningDial({ motion, where, running }: StageProps) {
         <path d="M 0 -100 l -9 -20 h 18 z" className="witness" />
       </svg>
     </figure>
+  );
+}
+
+/** So far the lines are turned before they are drawn anew, divisions. */
+const REDRAWN = 6;
+
+/** The collar of the cross-slide as it is wound, the figure wanted marked on it. */
+function WoundCollar({ motion, where, running }: StageProps) {
+  const lines = useRef<SVGGElement>(null);
+  const { collar } = motion;
+  const stands = (now: number) => (where(now)?.cross ?? 0) / (collar?.division_mm ?? 1);
+  const [drawn, setDrawn] = useState(() => Math.round(stands(performance.now())));
+  useFrames(now => {
+    const at = stands(now);
+    if (Math.abs(at - drawn) > REDRAWN) setDrawn(Math.round(at));
+    lines.current?.setAttribute('transform', turned(drawn - at));
+  }, running);
+  if (!collar) return null;
+  const left = collar.wanted - drawn;
+  return (
+    <figure className="wound-collar">
+      <CollarFace label={collar.says}>
+        <g ref={lines}>
+          <CollarLines stands={drawn} of={collar.of} />
+          {Math.abs(left) <= SHOWN && <Wanted left={left} />}
+        </g>
+      </CollarFace>
+      <figcaption>{collar.says}</figcaption>
+    </figure>
+  );
+}
+
+/** What of the lathe is watched beside the tool: the dial where a mark is caught, the collar where a slide is wound. */
+export function Watched(props: StageProps) {
+  const { catches, collar } = props.motion;
+  if (!catches && !collar) return null;
+  return (
+    <div className={catches && collar ? 'watched both' : 'watched'}>
+      {catches && <TurningDial {...props} />}
+      {collar && <WoundCollar {...props} />}
+    </div>
   );
 }

@@ -9,6 +9,8 @@ export interface Placed {
   along: number;
   depth: number;
   counted: number;
+  /** What the cross-slide's dial shows, mm. */
+  cross: number;
 }
 
 const even = (e: Even, s: number): Even => ({
@@ -31,7 +33,12 @@ export function placed(stretches: readonly StretchView[], s: number): Placed | n
   if (!stretch) return null;
   const since = Math.max(0, s - stretch.from_s);
   const at = (e: Even) => even(e, since).at;
-  return { along: at(stretch.along_mm), depth: at(stretch.depth_mm), counted: at(stretch.counted) };
+  return {
+    along: at(stretch.along_mm),
+    depth: at(stretch.depth_mm),
+    counted: at(stretch.counted),
+    cross: at(stretch.cross_mm),
+  };
 }
 
 /** The motion as a key leaves it, by what the core said it does: shown until the core has answered. */
@@ -41,11 +48,16 @@ export function pressed(stretches: readonly StretchView[], s: number, act: Act):
   const since = Math.max(0, s - stretch.from_s);
   const along = even(stretch.along_mm, since);
   const depth = even(stretch.depth_mm, since);
+  const cross = even(stretch.cross_mm, since);
+  // The cross-slide carries the tool as it is wound.
+  const feeds = act.out_mm_s > 0 ? -act.out_mm_s : act.in_mm_s;
+  const fed = (e: Even) => (act.holds ? still(e.at) : feeds !== 0 ? { ...e, rate: feeds } : e);
   const slowed = { ...along, change: -Math.sign(along.rate) * act.slows_mm_s2 };
   const now: StretchView = {
     from_s: s,
     along_mm: act.stops ? still(along.at) : act.slows_mm_s2 > 0 ? slowed : along,
-    depth_mm: act.out_mm_s > 0 ? { ...depth, rate: -act.out_mm_s } : depth,
+    depth_mm: fed(depth),
+    cross_mm: fed(cross),
     spindle: even(stretch.spindle, since),
     counted: even(stretch.counted, since),
   };

@@ -26,16 +26,24 @@ interface Trying {
   /** Nothing more is waited for: it runs out as it is. */
   ended: boolean;
   tried: TryView | null;
+  /** As it goes on it runs into something: there it ends. */
+  ends_s: number | null;
 }
 
 /** So long the first picture stands before anything moves, ms. */
 const LEAD_IN_MS = 1200;
 /** So long the end stands before what came of it is told, ms. */
 const SEEN_MS = 500;
+/** So long after it ran into something the try is over, s. */
+const LOOKS_ON_S = 0.4;
 /** Longest the end is looked at, s: what runs on after that has been seen. */
 const LONGEST_S = 4;
-/** Drills of one key: with it the hand has done all there is. */
-const ONE_KEY = new Set<Drill>(['stop_open', 'stop_spindle', 'stop_hand', 'catch_mark', 'first_pass']);
+/** Whether the hand has done all there is: the last act of the order, as often as it stands there. */
+function allDone({ order }: MotionView, keys: readonly Key[]): boolean {
+  const last = order.at(-1);
+  const times = (acts: readonly HandAct[]) => acts.filter(act => act === last).length;
+  return keys.at(-1)?.act === last && times(keys.map(k => k.act)) >= times(order);
+}
 
 const path = (job: Job, drill: Drill) => ({ params: { path: { id: job.id, drill } } });
 
@@ -104,7 +112,7 @@ export function useTry(job: Job, drill: Drill | undefined) {
     onSuccess: ({ tried, hands, path }, sent) => {
       const is = latest.current;
       if (is?.id !== sent.id || is.keys.length !== sent.keys.length) return;
-      set({ ...is, stretches: tried.stretches, tried: sent.ended ? tried : null });
+      set({ ...is, stretches: tried.stretches, tried: sent.ended ? tried : null, ends_s: tried.ends_s ?? null });
       if (sent.ended) {
         queries.setQueryData<RehearsalView>(kept(job), old => (old ? { ...old, hands, path } : old));
       }
@@ -123,6 +131,7 @@ export function useTry(job: Job, drill: Drill | undefined) {
         keys: [],
         ended: false,
         tried: null,
+        ends_s: null,
       }),
   });
 
@@ -138,15 +147,21 @@ export function useTry(job: Job, drill: Drill | undefined) {
     const of = is?.motion.acts.find(a => a.act === act);
     if (!is || !of || is.ended || at < is.zero) return;
     const at_s = (at - is.zero) / 1000;
-    const one = { ...is, keys: [...is.keys, { at_s, act }], stretches: pressed(is.stretches, at_s, of) };
-    if (ONE_KEY.has(is.motion.drill) || act === 'go') return end(one);
+    const one = {
+      ...is,
+      keys: [...is.keys, { at_s, act }],
+      stretches: pressed(is.stretches, at_s, of),
+      ends_s: null,
+    };
+    if (allDone(is.motion, one.keys)) return end(one);
     set(one);
     judged.mutate(one);
   };
 
   // A try nobody ends is over when its time is.
   const waits = now && !now.ended ? now : null;
-  const [id, zero, lasts] = [waits?.id, waits?.zero, waits?.motion.lasts_s];
+  const [id, zero] = [waits?.id, waits?.zero];
+  const lasts = waits ? Math.min(waits.motion.lasts_s, (waits.ends_s ?? Infinity) + LOOKS_ON_S) : undefined;
   useEffect(() => {
     if (id == null || zero == null || lasts == null) return;
     const timer = setTimeout(

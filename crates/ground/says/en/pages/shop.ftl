@@ -360,3 +360,4 @@ shop-bits-how = One a line: its name; outside or inside; hss, cobalt, carbon ste
 shop-bars-how = One a line: its name; thick; reach; nose; carbide where it is. As in Long; thick 16 mm; reach 80 mm.
 shop-inserts-how = One a line: its name; outside or inside; full profile where it is; pitch; its angle; radius; tilt; clearance; smallest bore; reach; speed. As in Fine; inside; pitch 0.5 to 3 mm; 60°; radius 0.1 mm.
 shop-blades-how = One a line: its name; outside or inside; groover or parting; width; corner; deep; relief; back; reach. As in Three; outside; parting; width 3 mm; deep 28 mm.
+shop-waited-taken = Told at another address and taken in here: { $n }. Each is sent once; what is refused is shown at its job.

@@ -1,0 +1,31 @@
+# The shop's network, as the desk has it.
+
+network-page = The shop’s network
+network-says = Tablets and other computers of this shop reach the app over HTTPS, each let in by a code and each doing what it is let. Nothing leaves the shop: there is no account and no cloud.
+network-open = Open to the shop
+network-shut = Shut
+network-shut-says = Only this computer has the app. Open, it answers on this computer’s own addresses too, to devices that were let in.
+network-at = The app is at
+network-first = 1. Trust
+network-first-says = On the device, open this address, or photograph it, and do what it says there. The fingerprint shown there must be this one, figure by figure.
+network-second = 2. Let in
+network-second-says = A code is good once, and for ten minutes. What may the device do?
+network-role-sees = Sees
+network-role-works = Works at the lathe
+network-role-everything = Everything
+network-role-sees-says = Sees everything, changes nothing.
+network-role-works-says = Jobs and their runs; not the lathes, the drawer or the whole shop.
+network-role-everything-says = Everything but this page.
+network-give = Give a code
+network-another = Another code
+network-code = Code
+network-good = good for { $min } min more; or photograph this
+network-too-many = Too many wrong codes were told: nobody is let in for { $min } min more, or until a new code is given here.
+network-devices = Devices let in
+network-none = None yet.
+network-seen = last seen { $when }
+network-put-out = Put out
+network-rename = Rename
+network-name = What this device is called
+network-picture = Address to be photographed
+network-desk-only = This page is the desk’s own: open it on the computer that runs Yoke Turn.
