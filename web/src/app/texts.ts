@@ -972,6 +972,7 @@ export interface Texts {
   'network-role-everything-says': never;
   'network-give': never;
   'network-another': never;
+  'network-keep': never;
   'network-code': never;
   'network-good': 'min';
   'network-too-many': 'min';

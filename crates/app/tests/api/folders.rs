@@ -56,6 +56,26 @@ async fn a_folder_has_one_server_and_the_second_is_told_where_the_first_is() {
     Server::start(folder.path(), &["--demo"]);
 }
 
+/// Asked for its page, a second start shows the one that runs, in the browser the desk has chosen.
+#[test]
+fn a_second_start_asked_for_its_page_opens_the_firsts() {
+    use std::os::unix::fs::PermissionsExt;
+    let (folder, desk) = (tempfile::tempdir().unwrap(), tempfile::tempdir().unwrap());
+    let (browser, asked) = (desk.path().join("xdg-open"), desk.path().join("asked"));
+    std::fs::write(&browser, format!("#!/bin/sh\necho \"$1\" > {}\n", asked.display())).unwrap();
+    std::fs::set_permissions(&browser, std::fs::Permissions::from_mode(0o755)).unwrap();
+    let first = Server::start(folder.path(), &[]);
+    let second =
+        Command::new(env!("CARGO_BIN_EXE_yoke-turn")).args(["serve", "--open", "--data"]).arg(folder.path()).env("PATH", desk.path()).output().unwrap();
+    assert!(second.status.success(), "{second:?}");
+    let until = Instant::now() + Duration::from_secs(10);
+    while std::fs::read_to_string(&asked).is_ok_and(|at| at.is_empty()) || !asked.exists() {
+        assert!(Instant::now() < until, "no browser was asked: {second:?}");
+        std::thread::sleep(Duration::from_millis(20));
+    }
+    assert_eq!(std::fs::read_to_string(&asked).unwrap().trim(), format!("{}/", first.address));
+}
+
 #[tokio::test]
 async fn afresh_is_only_what_is_marked_as_the_demos_and_what_was_there_is_put_aside() {
     let folder = tempfile::tempdir().unwrap();

@@ -83,7 +83,7 @@ fn shown(what: &str) {
 }
 
 /// What it comes to with nobody let in.
-fn strangers(floor: &Floor, desk: &Desk, one: &str, two: &str) {
+fn strangers(desk: &Desk, one: &str, two: &str) {
     for path in ["/index.html", "/sw.js", "/manifest.webmanifest", "/mark.svg", "/api/v1/jobs", "/api/v1/door", "/healthz", "/api/v1/openapi.json"] {
         assert_eq!(status(one, &format!("https://{DESK}:4721{path}")), "401", "{path}");
     }
@@ -112,7 +112,9 @@ fn strangers(floor: &Floor, desk: &Desk, one: &str, two: &str) {
     assert_eq!(status(one, &format!("https://{DESK}:4721/pair")), "200");
     println!("held: with 300 connections of a neighbour half open, the page is there in {} ms", begun.elapsed().as_millis());
     assert!(holds.wait().unwrap().success());
-    let _ = (floor, desk);
+    let heard = run(&format!("ip netns exec {one} {} hears", std::env::current_exe().unwrap().display()));
+    assert!(heard.contains(&desk.name) && heard.contains(DESK) && heard.contains("4721"), "{heard}");
+    shown("its name, address and port are heard by multicast");
 }
 
 /// Opens connections, says nothing, and sees them end: none is held for ever, nor more than its share.
@@ -122,6 +124,19 @@ fn hold(at: &str) {
     let open =
         all.iter_mut().filter_map(|s| s.set_read_timeout(Some(Duration::from_millis(20))).ok().map(|()| s)).filter_map(|s| s.read(&mut [0; 8]).err()).count();
     assert_eq!(open, 0, "connections are still held after 14 s");
+}
+
+/// What is heard of services on the network within a while: names and addresses.
+fn hears() {
+    let daemon = mdns_sd::ServiceDaemon::new().unwrap();
+    let heard = daemon.browse("_https._tcp.local.").unwrap();
+    let until = Instant::now() + Duration::from_secs(10);
+    while let Ok(event) = heard.recv_timeout(until.saturating_duration_since(Instant::now())) {
+        if let mdns_sd::ServiceEvent::ServiceResolved(found) = event {
+            println!("{} {:?} {}", found.host, found.addresses, found.port);
+            return;
+        }
+    }
 }
 
 /// A tablet whose browser trusts the shop's authority.
@@ -150,10 +165,10 @@ async fn asks(browser: &Browser, method: &str, path: &str) -> Value {
 #[tokio::main(flavor = "current_thread")]
 async fn main() {
     let words: Vec<String> = std::env::args().collect();
-    if let [_, what, at] = &words[..]
-        && what == "hold"
-    {
-        return hold(at);
+    match &words[1..] {
+        [what, at] if what == "hold" => return hold(at),
+        [what] if what == "hears" => return hears(),
+        _ => {}
     }
     let data = tempfile::tempdir().unwrap();
     let homes = tempfile::tempdir().unwrap();
@@ -165,7 +180,7 @@ async fn main() {
     let names = |at| [(desk.name.as_str(), at), ("rebound.example", DESK)];
     Floor::names(&one, &names(DESK));
     Floor::names(&two, &[]);
-    strangers(&floor, &desk, &one, &two);
+    strangers(&desk, &one, &two);
 
     // Let in, each by its own role; the first by the name, the second by a bare address.
     let [home_one, home_two] = [homes.path().join("one"), homes.path().join("two")];

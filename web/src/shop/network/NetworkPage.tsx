@@ -127,6 +127,7 @@ function LetIn({ door, turning }: { door: DoorView; turning: Turning }) {
       <button type="button" className="act" onClick={() => turning.code.mutate(role)}>
         {text(code ? 'network-another' : 'network-give')}
       </button>
+      <p className="how">{text('network-keep')}</p>
     </section>
   );
 }

@@ -18,6 +18,7 @@ network-role-works-says = Jobs and their runs; not the lathes, the drawer or the
 network-role-everything-says = Everything but this page.
 network-give = Give a code
 network-another = Another code
+network-keep = Then, in the tablet’s browser: Install, or Add to Home screen. From then on it starts without the network too.
 network-code = Code
 network-good = good for { $min } min more; or photograph this
 network-too-many = Too many wrong codes were told: nobody is let in for { $min } min more, or until a new code is given here.
