@@ -308,6 +308,15 @@ impl Browser {
         browser
     }
 
+    /// What stands against installing the page as an app of the device; nothing where it may be.
+    ///
+    /// # Panics
+    /// When the browser does not say.
+    pub async fn uninstallable(&self) -> Vec<String> {
+        let told = self.tools.send_raw("Page.getInstallabilityErrors", json!({})).await.unwrap();
+        told["installabilityErrors"].as_array().unwrap().iter().map(|e| e["errorId"].as_str().unwrap_or_default().to_owned()).collect()
+    }
+
     /// Sets the page's size and makes sure of it.
     pub async fn size(&self, (width, height): (u32, u32)) {
         let metrics = json!({ "width": width, "height": height, "deviceScaleFactor": 1, "mobile": false });

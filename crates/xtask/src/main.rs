@@ -24,7 +24,8 @@ api               writes the API's description and the web side's types from it
 shots [NAME]      one picture of each main view into docs/screenshots
 bench             speeds and sizes, as the README reports them
 shop-floor        the door tried on a network of this machine's own, as root: a desk and two tablets in namespaces
-dist              what goes out of the house: binary, archive, Debian package, under target/shipped";
+dist              what goes out of the house: binary, archive, Debian package, under target/shipped
+try-package       that package tried in a clean root, as root";
 
 fn main() -> ExitCode {
     let outcome = Shell::new().map_err(text).and_then(|sh| {
@@ -43,6 +44,7 @@ fn main() -> ExitCode {
             "shots" => run::shots(&sh, &more),
             "bench" => run::bench(&sh),
             "dist" => dist::dist(&sh),
+            "try-package" => dist::try_package(&sh),
             "shop-floor" => run::shop_floor(&sh),
             _ => Err(format!("say one of:\n{COMMANDS}")),
         }

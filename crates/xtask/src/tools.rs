@@ -57,7 +57,7 @@ pub fn floor(sh: &Shell) -> Outcome {
 }
 
 /// Debian's packages, where what they bring does not answer.
-fn packages(sh: &Shell, wanted: &[&str], packages: &[&str]) -> Outcome {
+pub fn packages(sh: &Shell, wanted: &[&str], packages: &[&str]) -> Outcome {
     let there = |line: &&&str| {
         let words: Vec<&str> = line.split(' ').collect();
         let (program, asked) = (words[0], &words[1..]);

@@ -16,7 +16,7 @@ export function Strip() {
   if (!away) return null;
   const waits = waitingUnseen();
   return (
-    <p className="away" role="status">
+    <p className="unanswered" role="status">
       {away.shown ? text('frame-away-shown', { at: clock(away.shown) }) : text('frame-away')}{' '}
       {waits > 0 && (
         <>

@@ -9,7 +9,7 @@ use std::path::Path;
 use std::process::{Child, Command, Stdio};
 use std::time::{Duration, Instant};
 use yoke_e2e::floor::{Floor, run, said};
-use yoke_e2e::{Browser, program, retype};
+use yoke_e2e::{Browser, program, proving, retype};
 
 const JOB: &str = "footbridge-tie-rod";
 const DESK: &str = "10.77.0.1";
@@ -213,11 +213,22 @@ async fn main() {
     pace(&desk, &one, &home_one, &first).await;
     moves(&desk, &one, (&first, &second), &names(MOVED), &bare).await;
 
-    // Put out by one touch, what it has open with it.
-    let two = desk.door()["devices"].as_array().unwrap().iter().find(|d| d["name"] == "Tablet two").unwrap()["id"].as_str().unwrap().to_owned();
-    desk.curl(&format!("-X DELETE http://127.0.0.1:4720/api/v1/door/devices/{two}"));
-    assert_eq!(status(&one, &format!("https://{MOVED}:4721/api/v1/jobs")), "401");
-    shown("one put out is answered nothing more");
+    // Put out by one touch.
+    second.go(&format!("https://{MOVED}:4721/")).await;
+    assert_eq!(asks(&second, "GET", "/api/v1/jobs").await, 200);
+    let devices = desk.door()["devices"].clone();
+    let out = devices.as_array().unwrap().iter().find(|d| d["name"] == "Tablet two again").unwrap()["id"].as_str().unwrap().to_owned();
+    desk.curl(&format!("-X DELETE http://127.0.0.1:4720/api/v1/door/devices/{out}"));
+    assert_eq!(asks(&second, "GET", "/api/v1/jobs").await, 401);
+    assert_eq!(second.script("return caches.has('known')").await, false);
+    shown("one put out is answered nothing more, and forgets what it knew");
+    if proving() {
+        let old = desk.code("works");
+        std::thread::sleep(Duration::from_secs(601));
+        pair(&second, &format!("https://{MOVED}:4721"), "Tablet late", &old).await;
+        second.wait_text("form", "That code").await;
+        shown("a code of ten minutes ago lets nobody in");
+    }
     drop((first, second));
 }
 
@@ -225,6 +236,8 @@ async fn main() {
 async fn cable_cut(floor: &Floor, desk: &Desk, first: &Browser, at: &str) {
     first.go(&format!("{at}/")).await;
     first.comes_to("return Boolean(navigator.serviceWorker.controller)", true).await;
+    assert_eq!(first.uninstallable().await, Vec::<String>::new());
+    shown("it may be installed: manifest, icons and worker are as a browser wants them");
     first.go(&format!("{at}/jobs/{JOB}/at-the-lathe")).await;
     first.find(".setting").await;
     let before = desk.passes();
@@ -235,7 +248,7 @@ async fn cable_cut(floor: &Floor, desk: &Desk, first: &Browser, at: &str) {
     first.wait_text(".lathe", "1 act is kept here").await;
     first.go("about:blank").await;
     first.go(&format!("{at}/jobs/{JOB}/at-the-lathe")).await;
-    first.wait_text(".away", "what is shown is as it was at").await;
+    first.wait_text(".unanswered", "what is shown is as it was at").await;
     first.one_pass().await;
     first.wait_text(".lathe", "2 acts are kept here").await;
     assert_eq!(desk.passes(), before + 1);
@@ -306,6 +319,6 @@ async fn moves(desk: &Desk, one: &str, (first, second): (&Browser, &Browser), na
     pair(second, &format!("https://{MOVED}:4721"), "Tablet two again", &code).await;
     second.find(".jobs li").await;
     second.go(&format!("{bare}/")).await;
-    second.wait_text(".away", "The server does not answer").await;
+    second.wait_text(".unanswered", "The server does not answer").await;
     shown("who came by the address pairs anew, and its old page still stands, with what it knew");
 }

@@ -56,7 +56,7 @@ async fn a_tablet_starts_without_the_network_and_goes_on_with_its_run() {
     server.kill();
     tablet.go("about:blank").await;
     tablet.go(&format!("{at}/jobs/{JOB}/at-the-lathe")).await;
-    tablet.wait_text(".away", "what is shown is as it was at").await;
+    tablet.wait_text(".unanswered", "what is shown is as it was at").await;
     let shown = tablet.find(".setting").await.text().await.unwrap();
     tablet.one_pass().await;
     tablet.wait_text(".lathe", "1 act is kept here").await;
@@ -66,10 +66,10 @@ async fn a_tablet_starts_without_the_network_and_goes_on_with_its_run() {
     // Started anew once more, nothing of it is lost; and it is kept though another page is opened.
     tablet.go(&format!("{at}/")).await;
     tablet.find(".jobs li").await;
-    tablet.wait_text(".away", "not sent yet: 2").await;
+    tablet.wait_text(".unanswered", "not sent yet: 2").await;
 
     // It is back, and the tablet comes by another address, where nothing is known of what waits at this one: it is brought along as a file.
-    let file = tablet.script("return decodeURIComponent(document.querySelector('.away a').href.split(',')[1])").await;
+    let file = tablet.script("return decodeURIComponent(document.querySelector('.unanswered a').href.split(',')[1])").await;
     tablet.go("about:blank").await;
     server.restart();
     let_in(&server, &tablet, "localhost").await;
@@ -83,7 +83,7 @@ async fn a_tablet_starts_without_the_network_and_goes_on_with_its_run() {
     tablet.go(&format!("{at}/")).await;
     let left = "return Object.keys(localStorage).filter(k => k.startsWith('outbox:')).flatMap(k => JSON.parse(localStorage[k])).length";
     tablet.comes_to(left, 0).await;
-    tablet.comes_to("return document.querySelectorAll('.away').length", 0).await;
+    tablet.comes_to("return document.querySelectorAll('.unanswered').length", 0).await;
     server.comes_to(JOB, "/run/passes_done", before + 2).await;
     tablet.close().await;
 }

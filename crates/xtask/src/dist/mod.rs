@@ -114,3 +114,12 @@ fn debian(sh: &Shell, triple: &str, out: &Path, laid: &Path) -> Outcome {
     let _when = sh.push_env("SOURCE_DATE_EPOCH", when(sh)?);
     cmd!(sh, "{maker} deb --no-build --no-strip --package yoke-turn --profile dist --target {triple} --output {out}").run().map_err(text)
 }
+
+/// The Debian package as it was made, tried in a clean root.
+pub fn try_package(sh: &Shell) -> Outcome {
+    tools::packages(sh, &["debootstrap --version"], &["debootstrap"])?;
+    let out = tools::target(sh).join("shipped");
+    let made = sh.read_dir(&out).map_err(|_| "there is no package yet: cargo xtask dist".to_owned())?;
+    let package = made.into_iter().find(|path| path.extension().is_some_and(|e| e == "deb")).ok_or("there is no package yet: cargo xtask dist")?;
+    cmd!(sh, "packaging/try.sh {package}").run().map_err(text)
+}
