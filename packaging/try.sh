@@ -6,6 +6,7 @@ set -eu
 package=$(realpath "$1")
 fixtures=$(realpath "$(dirname "$0")/../crates/store/tests/store/fixtures")
 root=$(mktemp -d)
+chmod 755 "$root"
 trap 'umount "$root/proc" "$root/dev" 2>/dev/null || true; rm -rf "$root"' EXIT
 debootstrap --variant=minbase --include=systemd,curl,sqlite3,desktop-file-utils bookworm "$root" http://deb.debian.org/debian >/dev/null
 mount --bind /proc "$root/proc"
