@@ -339,15 +339,15 @@ fn take_in(store: &Store, whole: &Whole) -> Result<TakenIn, StoreError> {
 /// Takes a copy in, read through by the same types as a file is.
 pub fn restore(store: &Store, from: &std::path::Path, scratch: &std::path::Path) -> Result<TakenIn, StoreError> {
     let copy = VerifiedCopy::through(from, scratch)?;
-    if let Some(fault) = look_through(&written(copy.whole()?)).first() {
+    if let Some(fault) = unread(copy.whole()?).first() {
         return Err(StoreError::NotACopy { path: from.to_owned(), why: format!("at {}, {}", fault.pointer, fault.detail) });
     }
     store.restore(&copy)
 }
 
 /// What of a whole shop does not read, each with its place.
-pub fn unread(whole: Whole) -> Vec<String> {
-    look_through(&written(whole)).iter().map(|fault| format!("{}: {}", fault.pointer, fault.detail)).collect()
+pub fn unread(whole: Whole) -> Vec<Fault> {
+    look_through(&written(whole))
 }
 
 fn rows(file: ShopFile) -> Whole {

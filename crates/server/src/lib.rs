@@ -111,10 +111,9 @@ struct Spoken {
     words: Option<Vocabulary>,
 }
 
+/// Whose folder is meant.
 #[derive(Args)]
-struct Copy {
-    /// The file.
-    file: PathBuf,
+struct Shop {
     /// Folder the database is kept in; the user's data folder when absent.
     #[arg(long)]
     data: Option<PathBuf>,
@@ -124,13 +123,17 @@ struct Copy {
 }
 
 #[derive(Args)]
+struct Copy {
+    /// The file.
+    file: PathBuf,
+    #[command(flatten)]
+    of: Shop,
+}
+
+#[derive(Args)]
 struct Doctor {
-    /// Folder the database is kept in; the user's data folder when absent.
-    #[arg(long)]
-    data: Option<PathBuf>,
-    /// Use the Alder Reach demo yard's folder.
-    #[arg(long)]
-    demo: bool,
+    #[command(flatten)]
+    of: Shop,
     /// Port the server is to have.
     #[arg(long, default_value_t = 4720)]
     port: u16,
@@ -181,9 +184,9 @@ pub fn main(files: Files) -> ExitCode {
         Some(Command::Plan(Spoken { unit, words })) => command::plan(Asked::new(unit, words)),
         Some(Command::Openapi) => command::openapi(),
         Some(Command::Schema) => command::schema(),
-        Some(Command::Backup(copy)) => with_folder(copy.data, copy.demo, |folder| command::backup(&folder, &copy.file)),
-        Some(Command::Restore(copy)) => with_folder(copy.data, copy.demo, |folder| command::restore(&folder, &copy.file)),
-        Some(Command::Doctor(asked)) => with_folder(asked.data, asked.demo, |folder| doctor::run(&folder, asked.port, asked.json)),
+        Some(Command::Backup(copy)) => with_folder(copy.of.data, copy.of.demo, |folder| command::backup(&folder, &copy.file)),
+        Some(Command::Restore(copy)) => with_folder(copy.of.data, copy.of.demo, |folder| command::restore(&folder, &copy.file)),
+        Some(Command::Doctor(asked)) => with_folder(asked.of.data, asked.of.demo, |folder| doctor::run(&folder, asked.port, asked.json)),
         Some(Command::Completions { shell }) => command::completions(shell, &mut Cli::command()),
         Some(Command::Manual { folder }) => command::manual(&Cli::command(), &folder),
         Some(Command::StandIn(asked)) => stand_in::run(asked),

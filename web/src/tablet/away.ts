@@ -1,25 +1,20 @@
 import { KEPT_AT } from './kept';
+import { shared } from './shared';
 
 /** How often it is asked whether the server is back. */
 const ASKS_MS = 2000;
 /** Time for it to say so. */
 const ANSWERS_MS = 4000;
 
-/** How the server is reached: nothing while it answers; since when it does not, and of when is what is shown in its stead. */
-export interface Away {
-  since: string;
+/** The server does not answer: of when is what is shown in its stead. */
+interface Away {
   shown: string | null;
 }
 
-let away: Away | null = null;
+/** Nothing while it answers. */
+export const away = shared<Away | null>(null);
 let asking: ReturnType<typeof setInterval> | undefined;
-const lookers = new Set<() => void>();
 const returns = new Set<() => void>();
-
-function be(now: Away | null) {
-  away = now;
-  for (const looker of lookers) looker();
-}
 
 async function answers(): Promise<boolean> {
   try {
@@ -30,16 +25,17 @@ async function answers(): Promise<boolean> {
 }
 
 async function ask() {
-  if (!away || !(await answers())) return;
+  if (!away.now() || !(await answers())) return;
   clearInterval(asking);
-  be(null);
+  away.be(null);
   for (const back of returns) back();
 }
 
 function gone(shown: string | null) {
-  const now: Away = { since: away?.since ?? new Date().toISOString(), shown: oldest(away?.shown, shown) };
-  if (!away) asking = setInterval(() => void ask(), ASKS_MS);
-  if (now.shown !== away?.shown || !away) be(now);
+  const before = away.now();
+  const now: Away = { shown: oldest(before?.shown, shown) };
+  if (!before) asking = setInterval(() => void ask(), ASKS_MS);
+  if (now.shown !== before?.shown || !before) away.be(now);
 }
 
 const oldest = (a: string | null | undefined, b: string | null) => (a && b ? (a < b ? a : b) : (a ?? b));
@@ -52,15 +48,8 @@ export function came(answer: Response) {
 
 /** None came. One request may fail by itself; the server is asked before it is said to be away. */
 export async function failed() {
-  if (!away && !(await answers())) gone(null);
+  if (!away.now() && !(await answers())) gone(null);
 }
-
-/** For who shows it. */
-export const look = (looker: () => void) => {
-  lookers.add(looker);
-  return () => lookers.delete(looker);
-};
-export const now = () => away;
 
 /** Told when the server answers again: what is shown is then asked for anew, and what waits is sent. */
 export const onBack = (back: () => void) => {

@@ -1,34 +1,22 @@
 import { useSyncExternalStore } from 'react';
 import { Workbox } from 'workbox-window';
 import { onBack } from './away';
+import { shared } from './shared';
 
 /** How often it is looked whether the server has a newer app. */
 const LOOKS_MS = 15 * 60_000;
 
 let worker: Workbox | null = null;
 /** A newer one is ready, and waits; or has taken over at the word of another page. */
-let newer: 'waits' | 'took' | null = null;
-const lookers = new Set<() => void>();
-
-function be(now: typeof newer) {
-  newer = now;
-  for (const looker of lookers) looker();
-}
+const newer = shared<'waits' | 'took' | null>(null);
 
 /** Whether an app newer than this page is ready. */
-export const useNewer = () =>
-  useSyncExternalStore(
-    looker => {
-      lookers.add(looker);
-      return () => lookers.delete(looker);
-    },
-    () => newer !== null,
-  );
+export const useNewer = () => useSyncExternalStore(newer.look, newer.now) !== null;
 
 /** Goes over to the newer app. Called only where nothing is under way. */
 export function takeNewer() {
-  if (newer === 'took') window.location.reload();
-  else if (newer === 'waits' && worker) {
+  if (newer.now() === 'took') window.location.reload();
+  else if (newer.now() === 'waits' && worker) {
     worker.addEventListener('controlling', () => window.location.reload());
     worker.messageSkipWaiting();
   }
@@ -38,10 +26,10 @@ export function takeNewer() {
 export async function keepHere(keeps: () => void) {
   if (window.location.protocol !== 'https:' || !('serviceWorker' in navigator)) return;
   worker = new Workbox('/sw.js');
-  worker.addEventListener('waiting', () => be('waits'));
+  worker.addEventListener('waiting', () => newer.be('waits'));
   // Another page let it in: this one is older than what keeps it now.
   worker.addEventListener('controlling', event => {
-    if (event.isUpdate && newer === null) be('took');
+    if (event.isUpdate && newer.now() === null) newer.be('took');
     // What was asked before it was there is kept by nobody.
     if (!event.isUpdate) keeps();
   });

@@ -22,14 +22,15 @@ async function within(asked: Promise<Response>): Promise<Response> {
   }
 }
 
-/** Keeps an answer, and when it was given; the oldest make room. */
-async function keep(request: Request, answer: Response) {
+/** Keeps an answer, and when it was given; for one more than there were the oldest make room. */
+async function keep(request: Request, answer: Response, more: boolean) {
   const body = await answer.blob();
   if (body.size > LONGEST) return;
   const known = await caches.open(KNOWN);
   const headers = new Headers(answer.headers);
   headers.set(KEPT_AT, new Date().toISOString());
   await known.put(request, new Response(body, { headers }));
+  if (!more) return;
   const all = await known.keys();
   await Promise.all(all.slice(0, Math.max(0, all.length - MOST)).map(old => known.delete(old)));
 }
@@ -61,7 +62,7 @@ registerRoute(
       // Put out, it keeps nothing of the shop's.
       if (answer.status === 401) await caches.delete(KNOWN);
       if (answer.ok && answer.headers.get('content-type')?.startsWith('application/json')) {
-        (event as ExtendableEvent).waitUntil(keep(request, answer.clone()));
+        (event as ExtendableEvent).waitUntil(keep(request, answer.clone(), !kept));
       }
       return answer;
     } catch (error) {

@@ -296,3 +296,41 @@ async fn an_authority_that_does_not_read_is_said_and_never_made_anew() {
     let (status, problem) = server.post("/api/v1/door/code", json!({})).await;
     assert!(status == StatusCode::UNPROCESSABLE_ENTITY && problem["detail"].as_str().unwrap().contains("shut"), "{problem}");
 }
+
+/// Devices that do not read shut the door and no more: the desk has its app, nobody is let in on a guess, and nothing is written over them.
+#[tokio::test]
+async fn devices_that_do_not_read_shut_the_door_and_no_more() {
+    let folder = tempfile::tempdir().unwrap();
+    let shop = Shop::open(folder.path()).await;
+    let tablet = shop.let_in("Tablet at the Long bed", "works").await;
+    assert_eq!(shop.desk.send(Method::PUT, "/api/v1/door", json!({"open": true}), &[]).await.0, StatusCode::OK);
+    shop.desk.kill();
+    let file = folder.path().join("devices.json");
+    let sound = std::fs::read_to_string(&file).unwrap();
+    for spoilt in ["", "[", r#"{"open": "yes"}"#, r#"{"open": true, "devices": [{"id": "x"}]}"#] {
+        std::fs::write(&file, spoilt).unwrap();
+        let desk = Server::start(folder.path(), &["--demo", "--shop-port", "0", "--trust-port", "0", "--no-announce"]);
+        assert_eq!(desk.get("/api/v1/jobs").await.0, StatusCode::OK, "{spoilt}");
+        let said = async {
+            while !desk.get("/api/v1/notices").await.1.to_string().contains("devices.json") {
+                tokio::time::sleep(Duration::from_millis(20)).await;
+            }
+        };
+        assert!(tokio::time::timeout(Duration::from_secs(10), said).await.is_ok(), "{spoilt}: {}", desk.get("/api/v1/notices").await.1);
+        let (_, door) = desk.get("/api/v1/door").await;
+        assert!(door["open"] == false && door["devices"] == json!([]), "{spoilt}: {door}");
+        for (method, path, body) in [(Method::PUT, "/api/v1/door", json!({"open": true})), (Method::POST, "/api/v1/door/code", json!({}))] {
+            assert_eq!(desk.send(method, path, body, &[]).await.0, StatusCode::UNPROCESSABLE_ENTITY, "{spoilt}");
+        }
+        assert_eq!(std::fs::read_to_string(&file).unwrap(), spoilt);
+        // Mended, it is opened without a start, and whoever was let in is.
+        std::fs::write(&file, &sound).unwrap();
+        let (status, door) = desk.send(Method::PUT, "/api/v1/door", json!({"open": true}), &[]).await;
+        assert_eq!(status, StatusCode::OK, "{door}");
+        let port = door["addresses"][0].as_str().unwrap().trim_end_matches('/').rsplit(':').next().unwrap();
+        let back = tablet.client.get(format!("https://127.0.0.1:{port}/api/v1/jobs")).header("cookie", &tablet.cookie).send().await.unwrap();
+        assert_eq!(back.status(), StatusCode::OK, "{spoilt}");
+        assert_eq!(desk.get("/api/v1/notices").await.1, json!([]), "said no longer");
+        desk.kill();
+    }
+}

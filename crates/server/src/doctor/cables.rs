@@ -8,15 +8,15 @@ use std::net::{TcpStream, ToSocketAddrs};
 use std::path::Path;
 use std::time::Duration;
 use yoke_core::instruments::{Cable, Instruments};
-use yoke_store::{SheetRow, Whole};
+use yoke_store::SheetRow;
 
 const ABOUT: &str = "Instruments";
 /// Time for an instrument on the network to answer.
 const ANSWERS: Duration = Duration::from_secs(2);
 
 /// Every instrument; a serial port the server has open is left alone.
-pub fn all(whole: &Whole, served: bool) -> Vec<Line> {
-    let told = whole.sheets.iter().filter(|row| row.kind == TOLD);
+pub fn all(sheets: &[SheetRow], served: bool) -> Vec<Line> {
+    let told = sheets.iter().filter(|row| row.kind == TOLD);
     told.flat_map(|row| of_lathe(row, served)).collect()
 }
 

@@ -5,7 +5,7 @@ use crate::state::DATABASE;
 use rustix::fs::{Access, access, statvfs};
 use std::path::Path;
 use std::time::{Duration, SystemTime};
-use yoke_store::{LOST, NEWEST, VerifiedCopy, Whole};
+use yoke_store::{LOST, NEWEST, SheetRow, VerifiedCopy};
 
 /// Less left on the disk is said. House value: a copy a day for a fortnight of a shop with photographs.
 const TIGHT: u64 = 500 * 1024 * 1024;
@@ -20,17 +20,13 @@ fn size(bytes: u64) -> String {
     }
 }
 
-fn open_to_others(path: &Path) -> bool {
+/// Whether others than the owner of a file may do something with it: bits as chmod has them.
+pub fn others_may(path: &Path, bits: u32) -> bool {
     #[cfg(unix)]
-    {
-        use std::os::unix::fs::PermissionsExt;
-        std::fs::metadata(path).is_ok_and(|m| m.permissions().mode() & 0o022 != 0)
-    }
+    let may = std::fs::metadata(path).is_ok_and(|m| std::os::unix::fs::PermissionsExt::mode(&m.permissions()) & bits != 0);
     #[cfg(not(unix))]
-    {
-        let _ = path;
-        false
-    }
+    let may = false;
+    may
 }
 
 /// Where data lies, and whether it can be written there.
@@ -46,7 +42,7 @@ pub fn folder(folder: &Path) -> Line {
     if access(folder, Access::WRITE_OK | Access::EXEC_OK).is_err() {
         return Line::wrong(ABOUT, format!("{at} may not be written by this user: give it back with chown, or give another with --data"));
     }
-    if open_to_others(folder) {
+    if others_may(folder, 0o022) {
         return Line::wrong(ABOUT, format!("{at} may be written by others: chmod go-w \u{201c}{at}\u{201d}"));
     }
     let left = statvfs(folder).map_or(u64::MAX, |s| s.f_bavail.saturating_mul(s.f_frsize));
@@ -56,8 +52,9 @@ pub fn folder(folder: &Path) -> Line {
     Line::right(ABOUT, format!("{at}, {} left on its disk", size(left)))
 }
 
-/// The database: sound, of which version, and whether all of it reads. Looked through as a copy, made where copies are made for a moment.
-pub fn database(folder: &Path) -> (Vec<Line>, Option<Whole>) {
+/// The database: sound, of which version, and whether all of it reads; and the sheets in it. Looked through as a copy, made where copies are
+/// made for a moment.
+pub fn database(folder: &Path) -> (Vec<Line>, Vec<SheetRow>) {
     const ABOUT: &str = "Database";
     let at = folder.join(DATABASE);
     if !at.exists() {
@@ -67,7 +64,7 @@ pub fn database(folder: &Path) -> (Vec<Line>, Option<Whole>) {
         } else {
             Line::note(ABOUT, "none yet: the first start makes it")
         };
-        return (vec![line], None);
+        return (vec![line], Vec::new());
     }
     let looked = tempfile::tempdir().map_err(|e| e.to_string()).and_then(|scratch| {
         let (copy, version) = VerifiedCopy::of(&at, scratch.path()).map_err(|e| e.to_string())?;
@@ -76,7 +73,7 @@ pub fn database(folder: &Path) -> (Vec<Line>, Option<Whole>) {
     });
     let (whole, version) = match looked {
         Ok(looked) => looked,
-        Err(why) => return (vec![Line::wrong(ABOUT, why)], None),
+        Err(why) => return (vec![Line::wrong(ABOUT, why)], Vec::new()),
     };
     let acts: usize = whole.jobs.iter().map(|j| j.acts.len()).sum();
     let count = |n: usize, what: &str| format!("{n} {what}{}", if n == 1 { "" } else { "s" });
@@ -90,11 +87,12 @@ pub fn database(folder: &Path) -> (Vec<Line>, Option<Whole>) {
             format!("version {version}, sound; {counts}. The next start brings it to {NEWEST}, tried just now on a copy, and keeps a copy of it as it is"),
         )
     }];
-    lines.extend(crate::file::unread(whole.clone()).into_iter().map(|fault| Line::wrong(ABOUT, fault)));
+    let sheets = whole.sheets.clone();
+    lines.extend(crate::file::unread(whole).into_iter().map(|fault| Line::wrong(ABOUT, format!("{}: {}", fault.pointer, fault.detail))));
     let mut lost = at.into_os_string();
     lost.push(LOST);
     lines.extend(std::fs::read_to_string(Path::new(&lost)).ok().map(|says| Line::wrong(ABOUT, says)));
-    (lines, Some(whole))
+    (lines, sheets)
 }
 
 /// The copies of the days.

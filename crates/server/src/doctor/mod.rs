@@ -16,13 +16,13 @@ fn looked(folder: &Path, port: u16) -> Vec<Line> {
         format!("Yoke Turn {}, reckoning {}, database version {}", env!("CARGO_PKG_VERSION"), yoke_core::plan::ENGINE, yoke_store::NEWEST),
     )];
     lines.push(data::folder(folder));
-    let (database, whole) = data::database(folder);
+    let (database, sheets) = data::database(folder);
     lines.extend(database);
     lines.extend(data::copies(folder));
     let (served, line) = serving::port(folder, port);
     lines.push(line);
     lines.extend(serving::door(folder));
-    lines.extend(whole.iter().flat_map(|whole| cables::all(whole, served)));
+    lines.extend(cables::all(&sheets, served));
     lines.push(serving::browser());
     lines
 }

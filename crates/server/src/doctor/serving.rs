@@ -1,5 +1,6 @@
 //! The server, the port, the door to the shop's network, the browser.
 
+use super::data::others_may;
 use super::line::Line;
 use crate::door::authority::{self, Authority};
 use crate::door::devices::Devices;
@@ -51,7 +52,7 @@ pub fn door(folder: &Path) -> Vec<Line> {
     let now = OffsetDateTime::now_utc();
     if authority::is_made(folder) {
         lines.push(match Authority::of(folder, now).and_then(|a| Ok((a.until()?, a.fingerprint()))) {
-            _ if authority::is_open_to_others(folder) => {
+            _ if others_may(&authority::key_of(folder), 0o077) => {
                 Line::wrong(CERTIFICATE, format!("the authority's key in {} may be read by others: chmod 600 it", folder.display()))
             }
             Ok((until, _)) if until - now < ENDS_SOON => {
@@ -64,9 +65,10 @@ pub fn door(folder: &Path) -> Vec<Line> {
         lines.push(Line::note(CERTIFICATE, "none: the door to the shop's network was never opened here"));
     }
     const DEVICES: &str = "Devices";
-    lines.push(match Devices::of(folder) {
-        Ok(devices) => {
-            let state = if devices.opens() { "is opened at every start" } else { "is shut unless asked for" };
+    let mut devices = Devices::of(folder);
+    lines.push(match devices.readable() {
+        Ok(()) => {
+            let state = if devices.opens() == Some(true) { "is opened at every start" } else { "is shut unless asked for" };
             Line::right(DEVICES, format!("{} let in; the door {state}", devices.all().len()))
         }
         Err(why) => Line::wrong(DEVICES, why),

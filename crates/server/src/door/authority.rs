@@ -10,7 +10,7 @@ use sha2::{Digest, Sha256};
 use std::fs::{File, OpenOptions};
 use std::io::Write;
 use std::net::IpAddr;
-use std::path::Path;
+use std::path::{Path, PathBuf};
 use std::sync::Arc;
 use time::{Duration, OffsetDateTime};
 
@@ -54,16 +54,12 @@ pub fn may_name(address: IpAddr) -> bool {
 
 /// Whether a folder has one.
 pub fn is_made(folder: &Path) -> bool {
-    folder.join(KEY).exists() || folder.join(CERTIFICATE).exists()
+    key_of(folder).exists() || folder.join(CERTIFICATE).exists()
 }
 
-/// Whether others than its owner may read its key.
-pub fn is_open_to_others(folder: &Path) -> bool {
-    #[cfg(unix)]
-    let open = std::fs::metadata(folder.join(KEY)).is_ok_and(|m| std::os::unix::fs::PermissionsExt::mode(&m.permissions()) & 0o077 != 0);
-    #[cfg(not(unix))]
-    let open = false;
-    open
+/// Where a folder has its key.
+pub fn key_of(folder: &Path) -> PathBuf {
+    folder.join(KEY)
 }
 
 impl Authority {
@@ -75,7 +71,7 @@ impl Authority {
         if !is_made(folder) {
             return Self::made(folder, now);
         }
-        let [key, certificate] = [folder.join(KEY), folder.join(CERTIFICATE)];
+        let [key, certificate] = [key_of(folder), folder.join(CERTIFICATE)];
         let read = |path: &Path| std::fs::read_to_string(path).map_err(|e| format!("{} cannot be read: {e}", path.display()));
         let (key_text, certificate_text) = (read(&key)?, read(&certificate)?);
         let none = |e: String| {
@@ -110,7 +106,7 @@ impl Authority {
         (params.not_before, params.not_after) = (now - BEFORE, now + LASTS);
         let certificate = params.self_signed(&pair).map_err(cannot)?;
         // The key first: a certificate without its key would be one nobody can use.
-        private(&folder.join(KEY), pair.serialize_pem().as_bytes())?;
+        private(&key_of(folder), pair.serialize_pem().as_bytes())?;
         private(&folder.join(CERTIFICATE), certificate.pem().as_bytes())?;
         let certificate = certificate.der().clone();
         Ok(Self { issuer: Issuer::from_ca_cert_der(&certificate, pair).map_err(cannot)?, certificate })

@@ -59,6 +59,8 @@ struct Kept {
 pub struct Devices {
     at: PathBuf,
     kept: Kept,
+    /// Why what is kept does not read: then nobody is let in on a guess, and nothing is written over it.
+    fault: Option<String>,
 }
 
 fn hashed(token: &str) -> String {
@@ -67,23 +69,33 @@ fn hashed(token: &str) -> String {
 
 impl Devices {
     /// Those of a folder.
-    ///
-    /// # Errors
-    /// That what is kept does not read: nobody is let in on a guess, and nothing is written over it.
-    pub fn of(folder: &Path) -> Result<Self, String> {
+    pub fn of(folder: &Path) -> Self {
         let at = folder.join(FILE);
-        let kept = match std::fs::read(&at) {
-            Ok(text) => serde_json::from_slice(&text)
-                .map_err(|e| format!("{} does not read: {e}. Mend it, or move it away and pair every device anew.", at.display()))?,
-            Err(e) if e.kind() == std::io::ErrorKind::NotFound => Kept::default(),
-            Err(e) => return Err(format!("{} cannot be read: {e}", at.display())),
+        let (kept, fault) = match std::fs::read(&at) {
+            Ok(text) => serde_json::from_slice(&text).map_or_else(
+                |e| (Kept::default(), Some(format!("{} does not read: {e}. Mend it, or move it away and pair every device anew.", at.display()))),
+                |kept| (kept, None),
+            ),
+            Err(e) if e.kind() == std::io::ErrorKind::NotFound => (Kept::default(), None),
+            Err(e) => (Kept::default(), Some(format!("{} cannot be read: {e}", at.display()))),
         };
-        Ok(Self { at, kept })
+        Self { at, kept, fault }
     }
 
-    /// Whether the door is to be open when the server starts.
-    pub fn opens(&self) -> bool {
-        self.kept.open
+    /// Those of the same folder once more, where they did not read before.
+    ///
+    /// # Errors
+    /// That they still do not.
+    pub fn readable(&mut self) -> Result<(), String> {
+        if self.fault.is_some() {
+            *self = Self::of(self.at.parent().unwrap_or(Path::new("")));
+        }
+        self.fault.clone().map_or(Ok(()), Err)
+    }
+
+    /// Whether the door is to be open when the server starts; nothing where that does not read.
+    pub fn opens(&self) -> Option<bool> {
+        self.fault.is_none().then_some(self.kept.open)
     }
 
     /// Every device.
@@ -140,6 +152,9 @@ impl Devices {
     }
 
     fn write(&self) -> Result<(), String> {
+        if let Some(fault) = &self.fault {
+            return Err(fault.clone());
+        }
         let text = serde_json::to_vec_pretty(&self.kept).map_err(|e| e.to_string())?;
         private(&self.at, &text)
     }

@@ -109,20 +109,17 @@ impl Open {
 
 impl Door {
     /// The door of a folder, shut.
-    ///
-    /// # Errors
-    /// That what is kept of it does not read.
-    pub fn of(folder: &Path, asked: Ports, announces: bool) -> Result<Self, String> {
-        Ok(Self {
+    pub fn of(folder: &Path, asked: Ports, announces: bool) -> Self {
+        Self {
             folder: folder.to_owned(),
             asked,
             announces,
-            devices: Mutex::new(Devices::of(folder)?),
+            devices: Mutex::new(Devices::of(folder)),
             pairing: Mutex::default(),
             open: Mutex::default(),
             turning: tokio::sync::Mutex::default(),
             under_way: Mutex::default(),
-        })
+        }
     }
 
     /// Its devices.

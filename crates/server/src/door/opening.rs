@@ -5,6 +5,7 @@ use super::held::{Open, Ports, Shown};
 use super::pages;
 use super::who::Via;
 use crate::listen::{self, Greeting};
+use crate::notices::NoticeCode;
 use crate::state::App;
 use rustls::ServerConfig;
 use std::net::{Ipv4Addr, Ipv6Addr};
@@ -37,6 +38,7 @@ pub async fn open(app: &App) -> Result<Arc<Open>, String> {
     if let Some(open) = door.opened() {
         return Ok(open);
     }
+    door.devices().readable()?;
     let (shop, trust) = (bound(door.asked.shop, "--shop-port").await?, bound(door.asked.trust, "--trust-port").await?);
     let at = |listener: &TcpListener| listener.local_addr().map(|a| a.port()).map_err(|e| e.to_string());
     let now = OffsetDateTime::now_utc();
@@ -55,6 +57,7 @@ pub async fn open(app: &App) -> Result<Arc<Open>, String> {
     tokio::spawn(listen::serve(trust, pages::trust(Arc::clone(&open)), Greeting::Plain, stops(stopping.clone(), app.clone())));
     tokio::spawn(kept_right(Arc::clone(&open), door.announces, stops(stopping, app.clone())));
     door.stands(&open);
+    app.notices.clear(NoticeCode::DoorShut);
     Ok(open)
 }
 
@@ -62,6 +65,7 @@ pub async fn open(app: &App) -> Result<Arc<Open>, String> {
 pub async fn shut(app: &App) {
     let _turning = app.door.turning.lock().await;
     app.door.shut();
+    app.notices.clear(NoticeCode::DoorShut);
 }
 
 /// Certificate, addresses and the name announced, kept as they should be until it is shut.

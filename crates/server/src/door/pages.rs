@@ -24,8 +24,8 @@ use yoke_core::voice::Voice;
 pub const COOKIE: &str = "__Host-yoke";
 /// As long as browsers keep one, s.
 const KEPT_S: u32 = 34_560_000;
-const TRUST: &str = include_str!("trust.html");
-const PAIR: &str = include_str!("pair.html");
+const TRUST: &str = concat!(include_str!("head.html"), include_str!("trust.html"));
+const PAIR: &str = concat!(include_str!("head.html"), include_str!("pair.html"));
 
 fn escaped(text: &str) -> String {
     text.replace('&', "&amp;").replace('<', "&lt;").replace('>', "&gt;").replace('"', "&quot;")

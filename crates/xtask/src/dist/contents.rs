@@ -63,8 +63,7 @@ fn crates(sh: &Shell, triple: &str) -> Result<Vec<Piece>, String> {
                 let (named, licence) = line.split_once('|')?;
                 let (name, version) = named.split_once(" v")?;
                 let folder = homes.iter().map(|h| h.join(format!("{name}-{version}"))).find(|f| f.is_dir())?;
-                let licence = licence.trim_end_matches(" (*)").to_owned();
-                Some(Piece { kind: "cargo", name: name.into(), version: version.into(), licence, texts: texts(&folder) })
+                Some(Piece { kind: "cargo", name: name.into(), version: version.into(), licence: licence.into(), texts: texts(&folder) })
             };
             told().ok_or_else(|| format!("cargo names {line}, which does not read, or is not where it keeps its sources"))
         })
