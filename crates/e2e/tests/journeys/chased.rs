@@ -7,11 +7,11 @@ use yoke_e2e::{Browser, Server, retype};
 const ONE_LOOK: &str = include_str!("one_look.js");
 
 /// Nothing nested, cut, or too small, on every station at three sizes.
-async fn one_look(browser: &Browser, server: &Server, id: &str) {
+async fn one_look(browser: &Browser, id: &str) {
     for size in [(1280, 800), (1024, 768), (768, 1024)] {
         browser.size(size).await;
         for station in ["blank", "gears", "setup", "cut", "gauge"] {
-            browser.go(&server.at(&format!("/jobs/{id}/{station}"))).await;
+            browser.turn(&format!("/jobs/{id}/{station}")).await;
             browser.find(&format!("main[data-station={station}] :is(.station, .no-lathe)")).await;
             browser.quiet().await;
             let faults: Vec<String> = serde_json::from_value(browser.script(ONE_LOOK).await).unwrap();
@@ -48,7 +48,7 @@ async fn a_pin_is_cut_by_die_from_its_sentence_to_its_card() {
     browser.wait_text(".makers-table", "(recommended)").await;
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     browser.close_leaf().await;
-    one_look(&browser, &server, &id).await;
+    one_look(&browser, &id).await;
     browser.go(&server.at(&format!("/jobs/{id}/gears"))).await;
     browser.wait_text(".no-lathe", "a die makes this thread").await;
     // At the lathe, by the pedal's key, one step after another.
@@ -117,7 +117,7 @@ async fn a_blind_hole_is_tapped_from_its_drill_to_the_bolt_that_runs_free() {
     browser.go(&server.at(&format!("/jobs/{id}/blank"))).await;
     // 16 of thread, five pitches of 1.25 and two for chips.
     browser.wait_text(".carry", "24.8 mm").await;
-    one_look(&browser, &server, &id).await;
+    one_look(&browser, &id).await;
     browser.go(&server.at(&format!("/jobs/{id}/setup"))).await;
     browser.touch("button.word[aria-label^='The last tap']").await;
     browser.click_text(".editor .choice", "bottoming tap").await;

@@ -332,6 +332,7 @@ async fn nothing_spills_on_a_tablet_and_the_lathe_keys_suit_a_knuckle() {
     let folder = tempfile::tempdir().unwrap();
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
+    browser.go(&server.at("/")).await;
     for (width, height) in [(1024, 768), (768, 1024)] {
         browser.size((width, height)).await;
         let more = [
@@ -343,8 +344,9 @@ async fn nothing_spills_on_a_tablet_and_the_lathe_keys_suit_a_knuckle() {
             "/jobs/footbridge-tie-rod/at-the-lathe",
         ];
         for path in VIEWS.iter().map(|v| format!("/jobs/footbridge-tie-rod/{v}")).chain(more.map(str::to_owned)) {
-            browser.go(&server.at(&path)).await;
+            browser.turn(&path).await;
             browser.find(".carry, .jobs li, .setting, .may .first").await;
+            browser.quiet().await;
             assert_eq!(browser.script("return document.documentElement.scrollWidth").await, width, "{path} at {width}×{height}");
         }
         let small = browser.script("return [...document.querySelectorAll('.lathe-key')].filter(k => k.getBoundingClientRect().height < 56).length").await;

@@ -81,6 +81,7 @@ async fn closed(browser: &Browser) -> Option<&'static str> {
 async fn stands(browser: &Browser, server: &Server, at: Value) {
     browser.go(&server.at("/")).await;
     browser.script(&format!("localStorage.setItem('stands', JSON.stringify({at}))")).await;
+    browser.go(&server.at("/")).await;
 }
 
 #[tokio::test]
@@ -113,7 +114,7 @@ async fn every_station(at: &str) {
         });
         turn += 2;
         for job in jobs {
-            browser.go(&server.at(&format!("/jobs/{job}/thread"))).await;
+            browser.turn(&format!("/jobs/{job}/thread")).await;
             for (station, key) in STATIONS.iter().zip(["1", "2", "3", "4", "5", "6", "7", "8", "9"]) {
                 browser.keys([key]).await;
                 settled(&browser, station).await;
@@ -123,7 +124,7 @@ async fn every_station(at: &str) {
         // Likewise every page at every size, or each size a third of them, the bench another than the desk.
         let third = n + usize::from(at == "bench");
         for (path, ready) in PAGES.iter().enumerate().filter(|(i, _)| proving() || (i + third) % 3 == 0).map(|(_, page)| page) {
-            browser.go(&server.at(path)).await;
+            browser.turn(path).await;
             browser.find(ready).await;
             browser.quiet().await;
             wrong.extend(faults(&browser).await.into_iter().map(|f| format!("{at} {size:?} {path}: {f}")));
@@ -148,7 +149,7 @@ async fn every_leaf_fits_with_its_pad_and_its_buttons() {
         browser.size(size).await;
         // All of them when all is proven; else each size has a third.
         for (_, station) in STATIONS.into_iter().enumerate().filter(|(i, _)| proving() || i % 3 == turn) {
-            browser.go(&server.at(&format!("/jobs/{job}/{station}"))).await;
+            browser.turn(&format!("/jobs/{job}/{station}")).await;
             settled(&browser, station).await;
             let n = browser.script(&format!("{keys} return all.length")).await.as_u64().unwrap();
             for i in 0..n {
@@ -165,7 +166,7 @@ async fn every_leaf_fits_with_its_pad_and_its_buttons() {
             }
         }
         // And those beside the lathe, each by its key.
-        browser.go(&server.at("/jobs/footbridge-tie-rod/at-the-lathe")).await;
+        browser.turn("/jobs/footbridge-tie-rod/at-the-lathe").await;
         browser.find(".setting").await;
         for key in ["m", "o", "d", "t"] {
             browser.keys([key]).await;
@@ -218,17 +219,18 @@ async fn every_text_is_told_from_what_it_stands_on() {
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
     let mut wrong = Vec::new();
+    browser.go(&server.at("/")).await;
     for dark in [false, true] {
         browser.look(dark).await;
         let turn = |n: usize| proving() || (n % 2 == 1) == dark;
         for (_, station) in STATIONS.into_iter().enumerate().filter(|(n, _)| turn(*n)) {
-            browser.go(&server.at(&format!("/jobs/footbridge-tie-rod/{station}"))).await;
+            browser.turn(&format!("/jobs/footbridge-tie-rod/{station}")).await;
             settled(&browser, station).await;
             let found: Vec<String> = serde_json::from_value(browser.script(CONTRAST).await).unwrap();
             wrong.extend(found.into_iter().map(|f| format!("dark {dark}, {station}: {f}")));
         }
         for (_, (path, ready)) in PAGES.into_iter().enumerate().filter(|(n, _)| turn(*n)) {
-            browser.go(&server.at(path)).await;
+            browser.turn(path).await;
             browser.find(ready).await;
             browser.quiet().await;
             let found: Vec<String> = serde_json::from_value(browser.script(CONTRAST).await).unwrap();

@@ -52,6 +52,7 @@ async fn ten_stops_of_a_hand_are_found_as_they_were() {
     let folder = tempfile::tempdir().unwrap();
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
+    browser.motion(true).await;
     let job = "sluice-vice-screw";
     browser.go(&server.at(&format!("/jobs/{job}/setup"))).await;
     browser.find("main[data-station=setup] .station").await;
@@ -91,6 +92,7 @@ async fn a_wrong_mark_a_turn_back_and_a_crash_are_told_and_drawn() {
     let folder = tempfile::tempdir().unwrap();
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
+    browser.motion(true).await;
     // The half-nut pressed by a digit, as a mark that does not serve stands at the line.
     browser.go(&server.at("/jobs/sluice-vice-screw/rehearse")).await;
     choose(&browser, "Catch the mark").await;
@@ -167,6 +169,7 @@ async fn motion_is_kept_from_eyes_that_do_not_want_it() {
     let folder = tempfile::tempdir().unwrap();
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
+    browser.motion(true).await;
     // How often it is put elsewhere, a second: looked at by when, since a busy machine may hold the looking up.
     let places = "window.moved = []; const bit = document.querySelector('.stage > svg g'); let was = '';
         new MutationObserver(() => { const is = bit.getAttribute('transform'); if (is !== was) window.moved.push(performance.now()); was = is; }).observe(bit, { attributes: true })";
@@ -190,6 +193,7 @@ async fn the_collar_is_wound_to_nought_and_away_from_the_chuck_is_reversed() {
     let folder = tempfile::tempdir().unwrap();
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
+    browser.motion(true).await;
     browser.size((1024, 768)).await;
     browser.go(&server.at("/jobs/footbridge-tie-rod/rehearse")).await;
     choose(&browser, "Out, back to nought").await;
@@ -205,7 +209,9 @@ async fn the_collar_is_wound_to_nought_and_away_from_the_chuck_is_reversed() {
     browser.script(hand).await;
     let said = browser.wait_text(".came", "as the pass began").await;
     let off = 10.0 * browser.script("return window.late").await.as_f64().unwrap();
-    assert!(if off < 0.4 { said.contains("at its figure") } else { said.contains("past its figure") }, "{off}: {said}");
+    // Half a division either way is at its figure; between the two a keypress stamped a little late may be either.
+    assert!(off > 0.4 || said.contains("at its figure"), "{off}: {said}");
+    assert!(off < 0.6 || said.contains("past its figure"), "{off}: {said}");
     assert!(said.contains("one step on"), "{said}");
     assert!(browser.axe().await.is_empty(), "{:?}", browser.axe().await);
     // Every key of it stands on the page, by touch.
@@ -232,6 +238,7 @@ async fn a_path_of_ten_tasks_is_gone_and_stops_at_the_lathe_told() {
     let folder = tempfile::tempdir().unwrap();
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
+    browser.motion(true).await;
     browser.go(&server.at("/jobs/footbridge-tie-rod/rehearse")).await;
     browser.click_text(".act", "Learner’s path").await;
     browser.wait_text(".path", "It was no luck").await;

@@ -10,7 +10,7 @@ use crate::stored::{self, Failed};
 use crate::voice::Asked;
 use std::future::pending;
 use std::sync::{Arc, Weak};
-use std::time::Duration;
+use std::time::{Duration, SystemTime};
 use tokio::sync::{broadcast, watch};
 use tokio::time::{Instant, MissedTickBehavior, interval};
 use yoke_core::instruments::{Bench, Came, CameCode, Follow, Following, Instruments, Link, Seen, Sent, Stands, came};
@@ -22,10 +22,13 @@ use yoke_store::{ActRow, JobRow, Store};
 pub const TOLD: &str = "instruments";
 /// What is kept of a run that is followed.
 pub const FOLLOWING: &str = "following";
-/// A readout known to send always that says nothing so long is silent. House value: it is to be said within two seconds.
-const SILENT: Duration = Duration::from_millis(1300);
 /// How often it is looked whether anything was heard.
 const LOOKS: Duration = Duration::from_millis(200);
+/// A readout known to send always of which so many looks in a row heard nothing is silent. House value: it is to be said within two seconds.
+/// Looks are counted and not the clock, since a machine that stood still itself heard nothing either.
+const SILENT: u32 = 7;
+/// But one that slept so long between two looks cannot say what it missed: the readout may have been off meanwhile.
+const SLEPT: Duration = Duration::from_secs(10);
 /// The same reading of a micrometer twice within this is one.
 const TWICE: Duration = Duration::from_secs(1);
 /// Lines in a row that do not read before it is said.
@@ -98,9 +101,13 @@ struct Follower {
     loaded: Loaded,
     readout: Option<Listened>,
     micrometer: Option<Listened>,
-    /// When the follower began; whether it heard its readout since.
+    /// When the follower began; whether it heard its readout since; when it spoke last, and the looks since in which it did not.
     began: Instant,
     heard: bool,
+    spoke: Option<Instant>,
+    quiet: u32,
+    /// When it was looked last, by the clock on the wall, which goes on in a machine's sleep.
+    looked: SystemTime,
     unread: u32,
     /// Where things stood when it was heard last, once it was away.
     away: bool,
@@ -122,6 +129,9 @@ pub async fn follow(app: App, job: String, run: Weak<Followed>) {
         micrometer: None,
         began: Instant::now(),
         heard: false,
+        spoke: None,
+        quiet: 0,
+        looked: SystemTime::now(),
         unread: 0,
         away: false,
         stood: None,
@@ -130,7 +140,7 @@ pub async fn follow(app: App, job: String, run: Weak<Followed>) {
     follower.doubt_the_old().await;
     follower.settle();
     let mut looks = interval(LOOKS);
-    looks.set_missed_tick_behavior(MissedTickBehavior::Skip);
+    looks.set_missed_tick_behavior(MissedTickBehavior::Delay);
     let mut stopping = follower.app.stopping.clone();
     while follower.run.strong_count() > 0 {
         tokio::select! {
@@ -227,13 +237,16 @@ impl Follower {
         let always = self.loaded.told.readout.as_ref().is_some_and(|r| r.always);
         // By when it spoke, not by when there was time to listen: what waits to be read is no silence.
         let spoke = self.readout.as_ref().and_then(|l| l.now.borrow().last.as_ref().map(|said| said.at));
-        let silent = always && self.heard && spoke.is_some_and(|at| at.elapsed() > SILENT);
+        self.quiet = if spoke == self.spoke { self.quiet.saturating_add(1) } else { 0 };
+        self.spoke = spoke;
+        let silent = always && self.heard && self.quiet >= SILENT;
         let off = match readout {
             Some(Link::Lost) => Some(Link::Lost),
             Some(_) if silent => Some(Link::Silent),
             _ => None,
         };
-        self.away |= off.is_some();
+        let slept = SystemTime::now().duration_since(std::mem::replace(&mut self.looked, SystemTime::now())).is_ok_and(|gap| gap > SLEPT);
+        self.away |= off.is_some() || slept;
         let unread = self.unread >= UNREAD;
         let Some(run) = self.run.upgrade() else { return };
         let before = {
@@ -241,10 +254,10 @@ impl Follower {
             (s.now.readout, s.now.micrometer)
         };
         let now = (off.or_else(|| unread.then_some(Link::Unread)).unwrap_or(before.0), micrometer.unwrap_or(Link::None));
-        if now != before {
+        if now != before || slept {
             run.change(|shared| {
                 (shared.now.readout, shared.now.micrometer) = now;
-                if let (Some(_), Some(follow)) = (off, &mut shared.follow) {
+                if let (true, Some(follow)) = (off.is_some() || slept, &mut shared.follow) {
                     follow.silent();
                     shared.now.stands = None;
                 }
