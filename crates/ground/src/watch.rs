@@ -106,6 +106,8 @@ codes! {
     MateTight = "mate_tight",
     /// What is stored holds fields of a newer version.
     NewerFields = "newer_fields",
+    /// As it ends, no full thread is left.
+    NoThread = "no_thread",
     /// A field overrides the callout.
     Override = "override",
     /// The order of the pair.

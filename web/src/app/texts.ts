@@ -884,6 +884,7 @@ export interface Texts {
   'rehearse-groove-left': never;
   'rehearse-caution': never;
   'rehearse-die-or-tap': never;
+  'rehearse-no-thread': never;
   'rehearse-path': never;
   'rehearse-path-says': never;
   'rehearse-path-done': never;

@@ -9,8 +9,13 @@ use crate::job::EndKind;
 use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
+use crate::voice::Voice;
+use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
+
+/// Less than this is shown as nothing, mm.
+const SHOWN_NONE_MM: f64 = 0.05;
 
 /// One school and what comes of it here.
 #[derive(Debug, Clone, Serialize)]
@@ -30,6 +35,14 @@ pub struct EndingView {
     pub chosen: bool,
     /// Whether it is the one recommended.
     pub recommended: bool,
+}
+
+impl EndingView {
+    /// Whether it leaves as much full thread as `least`, mm. House value of those who ask: a pitch.
+    #[must_use]
+    pub fn leaves(&self, least: f64) -> bool {
+        self.usable_mm.value >= least - 1e-9
+    }
 }
 
 /// The mark to work to.
@@ -80,9 +93,8 @@ impl EndingInputs<'_> {
 pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<EndingView> {
     let voice = sheet.voice();
     let (length, stopping) = (ground.thread.length, ground.stopping().value);
-    let recommended = ground.usual;
 
-    [EndKind::Relief, EndKind::PlungedRing, EndKind::Withdraw, EndKind::DrilledPocket, EndKind::Open]
+    let mut all: Vec<_> = [EndKind::Relief, EndKind::PlungedRing, EndKind::Withdraw, EndKind::DrilledPocket, EndKind::Open]
         .into_iter()
         .filter(|end| !ground.shoulder || *end != EndKind::Open)
         .map(|end| {
@@ -110,12 +122,28 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
                 says,
                 usable_mm: Quantity::about(voice, (length - zone.value).max(0.0)),
                 seats,
-                consequence: if length <= zone.value { say!(voice, "end-no-full-thread", consequence = consequence) } else { consequence },
+                consequence: if length <= zone.value { say!(voice, "end-no-full-thread") } else { consequence },
                 chosen: end == ground.followed,
-                recommended: end == recommended,
+                recommended: false,
             }
         })
-        .collect()
+        .collect();
+    // The usual one, unless it is the one that leaves nothing to screw on to.
+    let least = ground.thread.pitch.value;
+    let usual = all.iter().position(|e| e.end == ground.usual);
+    let leaves = usual.filter(|i| all[*i].leaves(least)).or_else(|| all.iter().position(|e| e.leaves(least))).or(usual);
+    if let Some(one) = leaves.and_then(|i| all.get_mut(i)) {
+        one.recommended = true;
+    }
+    all
+}
+
+/// That the one followed leaves no thread to speak of.
+pub(super) fn leaves_none(endings: &[EndingView], thread: &Thread, voice: Voice) -> Option<Watch> {
+    let chosen = endings.iter().find(|e| e.chosen && !e.leaves(thread.pitch.value))?;
+    let any = if chosen.usable_mm.value < SHOWN_NONE_MM { "no" } else { "yes" };
+    let text = say!(voice, "end-eats-the-thread", any = any, end = &chosen.says, length = voice.about(thread.length), usable = &chosen.usable_mm.text);
+    Some(Watch::new(Level::Danger, Code::NoThread, "blank", text))
 }
 
 /// The mark for the ending followed: where the point stands when the hand must act.

@@ -295,6 +295,7 @@ fn ended(sheet: &mut Worksheet, facts: &BlankFacts, before: &Inputs<'_>, (reach,
     };
     let endings = ending::endings(sheet, &ground);
     watch.extend(starts_in_metal(followed, carriage, voice));
+    watch.extend(ending::leaves_none(&endings, thread, voice));
     // A relief told of is there whatever was chosen.
     let turned = if runs_into { Some(followed) } else { facts.relief_width_mm.map(|_| EndKind::Relief) };
     let relief = turned.map(|end| relief::reckon(sheet, &relief::ReliefQuery { facts, kit, thread, tip, reach, used: size.used, cut_end }, end, watch));

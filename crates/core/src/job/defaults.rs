@@ -9,7 +9,7 @@ pub const WITHDRAW_S: f64 = 0.7;
 pub const HAND_MM_S: f64 = 6.0;
 /// Fastest a spindle is run for threading past such a hand, rpm. House value.
 pub const HAND_RPM: f64 = 250.0;
-/// Turns a minute a hand gives a crank, for what time and heat come to, rpm. House value.
+/// Turns a minute a hand gives a spindle, cranked or not, for what time and heat come to, rpm. House value.
 pub const CRANKED_RPM: f64 = 30.0;
 /// Speed at which the turns coasted below are reckoned, rpm: they grow as its square.
 pub const COAST_AT_RPM: f64 = 100.0;

@@ -6,6 +6,7 @@ use crate::job::Ending;
 use crate::plan::Pointed;
 use crate::say;
 use crate::voice::Voice;
+use crate::watch::Code;
 use serde::{Deserialize, Serialize};
 
 /// One thing to rehearse.
@@ -104,9 +105,13 @@ impl Drill {
         }
     }
 
-    /// Those that suit a plan, the way it is followed first; whether it may be cut away from the chuck too is told.
+    /// Those that suit a plan, the way it is followed first, none where no full thread is left; whether it may be cut away from the chuck too is told.
     #[must_use]
     pub fn of(plan: &Pointed<'_>, scene: &Scene, [reverses, away]: [bool; 2]) -> Vec<Self> {
+        // The mark would stand before the work: there is nothing to stop at.
+        if plan.watch.iter().any(|w| w.code == Code::NoThread) {
+            return Vec::new();
+        }
         let ending = plan.setup.ending;
         // Where opening it loses the thread, opening it is not to become a habit.
         let may_open = matches!(ending, Ending::Dial | Ending::SameMark | Ending::ChalkMarks) || plan.gears.dial.rule != DialRule::KeepClosed;

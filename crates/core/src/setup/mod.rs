@@ -21,7 +21,7 @@ use crate::direction::Hand;
 use crate::direction::Wall;
 use crate::gears::{DialRule, TrainRow};
 use crate::job::EndKind;
-use crate::job::defaults::{BACKLASH_MM, HAND_MM_S, HAND_RPM, REACTION_S, WITHDRAW_S};
+use crate::job::defaults::{BACKLASH_MM, CRANKED_RPM, HAND_MM_S, HAND_RPM, REACTION_S, WITHDRAW_S};
 use crate::job::{BlankFacts, CarriageStop, Chuck, Ending, Lathe, SetupFacts, Speeds, ToolMaterial, Way};
 use crate::quantity::plain_text;
 use crate::thread::form::Thread;
@@ -74,7 +74,7 @@ pub struct SetupSection {
     pub carriage: Carriage,
     /// The hand this really cuts.
     pub hand_cut: Hand,
-    /// Speed, one the lathe has; absent where the spindle is only cranked.
+    /// Speed, one the lathe has; absent where the spindle is turned by hand, cranked or not.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub speed_rpm: Option<Quantity>,
     /// What turns it, where there is no speed.
@@ -318,9 +318,10 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
     let ask = endings::EndingQuery { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, meet, voice };
     let ending = if facts.ending == Ending::Auto { endings::recommend(&ask) } else { facts.ending };
     warn_of_the_ending(ending, rule, lathe, voice, watch);
-    // A crank is held to no table.
+    // Whatever could turn it: turned by hand it has no speed, and is held to no table.
+    let turned = lathe.cranked() || ending == Ending::Hand;
     let mut aside = Worksheet::default();
-    let cutting = cutting(if lathe.cranked() { &mut aside } else { sheet }, before);
+    let cutting = cutting(if turned { &mut aside } else { sheet }, before);
     let stop = Stop::of(lathe, ending, facts.reaction_s, thread.lead);
     let ends = end::ends_in(blank, thread.spec.side, direction.carriage);
     let relief = beyond_the_end(sheet, before, &stop, ends);
@@ -329,9 +330,8 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
     let hand =
         (ending != Ending::Hand && facts.comfort_rpm.is_none()).then(|| sheet.apply(&rules::HAND_SPEED, [HAND_MM_S.into(), thread.lead, HAND_RPM.into()]));
     let (limits, limit, binds) = speeds::limits(cutting, stopping, hand, facts, voice);
-    let speed = facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value));
-    // A crank has no speed to be over.
-    let (limits, binds) = if lathe.cranked() { (Vec::new(), SpeedLimit::Cranked) } else { (limits, binds) };
+    let speed = if turned { CRANKED_RPM } else { facts.spindle_rpm.unwrap_or_else(|| lathe.speeds.under(limit.value)) };
+    let (limits, binds) = if turned { (Vec::new(), SpeedLimit::Cranked) } else { (limits, binds) };
     if stopping.is_some_and(|s| speed > s.value + 1e-9) {
         watch.push(cannot_stop(speed, blank.shoulder, voice));
     }
@@ -352,9 +352,9 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
         spindle: direction.spindle,
         carriage: direction.carriage,
         hand_cut: direction.hand_cut,
-        speed_says: lathe.cranked().then(|| say!(voice, "speed-cranked")),
-        speed_rpm: (!lathe.cranked()).then(|| Quantity::plain(speed, 0, " rpm")),
-        limit_rpm: (!lathe.cranked()).then(|| Quantity::plain(limit, 0, " rpm")),
+        speed_says: turned.then(|| say!(voice, "speed-cranked")),
+        speed_rpm: (!turned).then(|| Quantity::plain(speed, 0, " rpm")),
+        limit_rpm: (!turned).then(|| Quantity::plain(limit, 0, " rpm")),
         turning: speed.into(),
         speed_limit: binds,
         limits,

@@ -109,7 +109,11 @@ end-pocket = in a drilled pocket
 end-pocket-by-hand = the spindle must stop with the tool in it, so by hand; the mate stands { $off } off unless it is counterbored
 end-open = out in the open
 end-open-unknown = nothing is weakened; what stands beyond it must be known
-end-no-full-thread = no full thread is left; { $consequence }
+end-no-full-thread = no full thread is left
+end-eats-the-thread = Ended { $end }, { $any ->
+    [no] nothing of the { $length } of thread is left full.
+   *[yes] only { $usable } of the { $length } of thread is left full: not one pitch.
+ }
 end-mark-on-bar = { $act ->
     [relief] stop here: the thread is full and the relief begins
     [in-groove] start here, in the groove, no nearer the shoulder

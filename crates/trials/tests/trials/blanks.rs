@@ -3,9 +3,10 @@
 use proptest::prelude::*;
 use serde_json::{Value, json};
 use yoke_core::job::EndKind;
+use yoke_core::plan::State;
 use yoke_core::quantity::real;
 use yoke_core::thread::series::standards;
-use yoke_trials::{SinglePoint, demo_lathe, reckon, sound, watches};
+use yoke_trials::{SinglePoint, demo_lathe, patched, reckon, sound, watches};
 
 proptest! {
     #![proptest_config(ProptestConfig::with_cases(300))]
@@ -291,4 +292,43 @@ fn a_drill_leaves_a_real_cut_and_a_thin_wall_is_found() {
     assert!(watches(&nut(json!({"outside_mm": 31})), "warn", "wall_thin"));
     let faults = reckon(json!({"thread": {"callout": "M30-6g"}, "blank": {"outside_mm": 40}})).unwrap_err();
     assert_eq!(faults[0].pointer, "/blank/outside_mm");
+}
+
+/// How a thread ends may leave none of it: then that is red wherever it is, what is recommended is another way where one serves, and one touch
+/// leaves at least a pitch of it. Where any is left, the mark stands on the work.
+#[test]
+fn an_end_that_leaves_no_thread_is_red_and_one_touch_leaves_some() {
+    let (mut eaten, mut mended, mut hopeless) = (0, 0, 0);
+    for (callout, lathe) in [("M10x1.5", 0), ("M1.6x0.35", 0), ("M30x1.5-6H", 0), ("1-1/4-5 Acme-2G", 0), ("M24x3 LH", 0), ("M10x1.5", 1)] {
+        for length in [0.5, 1.0, 2.0, 4.0, 5.0, 6.5, 8.0, 12.0, 20.0, 60.0] {
+            for end in [json!({}), json!({"end": "plunged_ring"}), json!({"end": "withdraw"}), json!({"relief_width_mm": 9.0, "relief_diameter_mm": 7.0})] {
+                let mut request = json!({"thread": {"callout": callout, "length_mm": length}, "lathe": demo_lathe(lathe), "blank": {"shoulder": true}});
+                patched(&mut request, &json!({"blank": end}));
+                let Ok(plan) = reckon(request.clone()) else { continue };
+                let pitch = plan.thread.pitch_mm.value;
+                let chosen = plan.blank.endings.iter().find(|e| e.chosen).unwrap();
+                let line = plan.check.lines.iter().find(|l| l.code == "thread_left");
+                let of = format!("{callout} {length} {end}");
+                assert_eq!(line.is_some(), chosen.usable_mm.value < pitch, "{of}");
+                assert_eq!(plan.blank.endings.iter().filter(|e| e.recommended).count(), 1, "{of}");
+                let Some(line) = line else {
+                    assert!(plan.blank.mark.from_face_mm.value > 0.0, "{of}: {}", plan.blank.mark.from_face_mm.text);
+                    continue;
+                };
+                eaten += 1;
+                assert!(line.state == State::Bad && !plan.check.ready && watches(&plan, "danger", "no_thread"), "{of}");
+                let cure = line.cure.as_ref().unwrap();
+                let Some(change) = &cure.change else {
+                    hopeless += 1;
+                    assert!(plan.blank.endings.iter().all(|e| e.usable_mm.value < pitch), "{of}");
+                    continue;
+                };
+                mended += 1;
+                patched(&mut request, change);
+                let after = reckon(request).unwrap();
+                assert!(after.check.lines.iter().all(|l| l.code != "thread_left"), "{of}: {}", cure.says);
+            }
+        }
+    }
+    assert!(eaten > 40 && mended > 20 && hopeless > 10, "{eaten} {mended} {hopeless}");
 }

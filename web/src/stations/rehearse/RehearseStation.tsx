@@ -8,6 +8,7 @@ import { Leaf } from '../../parts/Leaf';
 import type { PointedProps } from '../JobPage';
 import { Station } from '../Station';
 import { HandLeaf } from './HandLeaf';
+import { NoThreadToRehearse } from './NothingToRehearse';
 import { PathLeaf } from './PathLeaf';
 import { ShowLeaf } from './ShowLeaf';
 import { Stage, Watched } from './Stage';
@@ -82,6 +83,7 @@ export function RehearseStation({ job, plan }: PointedProps) {
       ? ''
       : text(watches(now.motion, next))
     : text(tries.loading ? 'rehearse-setting-going' : 'rehearse-rest-hand');
+  if (sheet.data && !drill) return <NoThreadToRehearse />;
   return (
     <Station
       id="rehearse"

@@ -158,7 +158,11 @@ function SetUp({ job, plan }: PointedProps) {
         {
           says: text('setup-run-up-each-pass'),
           figure: setup.run_up_mm,
-          under: text('setup-stops-in', { stopping: figure(setup.stopping_mm, unit) }),
+          // Turned by hand it stops where the hand does.
+          under:
+            setup.ending === 'hand'
+              ? undefined
+              : text('setup-stops-in', { stopping: figure(setup.stopping_mm, unit) }),
         },
         proof.gauge && { says: text('setup-plug-turn-first'), figure: proof.gauge.go_mm, note: proof.gauge.says },
       ]}

@@ -168,6 +168,29 @@ fn relief_width(plan: &Pointed<'_>, relief: &Relief, facts: &BlankFacts, narrow:
     }
 }
 
+/// Whether any thread is left as it ends; a line only where there is none.
+pub(super) fn thread_left(lines: &mut Line<'_>, plan: &Pointed<'_>, job: &Job) {
+    let Some(why) = lines.against(&[Code::NoThread]) else { return };
+    let (voice, least, length) = (plan.voice, plan.thread.pitch_mm.value, plan.thread.length_mm.value);
+    // A relief wider than it need be goes before another way of ending.
+    let narrower = plan.blank.relief.as_ref().map(|r| voice.rule_over(r.width_mm.value));
+    let narrower = narrower.zip(job.blank.relief_width_mm).filter(|(needed, there)| needed < there && length - needed >= least).map(|(needed, _)| needed);
+    let other = plan.blank.endings.iter().find(|e| e.recommended && !e.chosen && e.leaves(least));
+    let finding = match (narrower, other) {
+        (Some(width), _) => bad(why, say!(voice, "check-relief-no-wider", width = voice.about(width)), Some(json!({"blank": {"relief_width_mm": width}}))),
+        (None, Some(end)) => {
+            let mut change = json!({"blank": {"end": end.end, "relief_width_mm": null}});
+            // A ring is by hand of itself; ended otherwise it stays so only where that is told.
+            if plan.setup.ending == Ending::Hand {
+                change["setup"]["ending"] = json!("hand");
+            }
+            bad(why, say!(voice, "check-end-it-so", end = &end.says, usable = &end.usable_mm.text), Some(change))
+        }
+        (None, None) => bad(why, say!(voice, "check-too-short-to-end"), None),
+    };
+    lines.put("thread_left", "line-thread-left", "blank", finding);
+}
+
 /// What mends a relief too narrow for the tool and its stopping: width, a smaller corner, or the spindle by hand.
 fn widened(plan: &Pointed<'_>, relief: &Relief, facts: &BlankFacts, width: f64, why: String) -> LineFinding {
     let voice = plan.voice;

@@ -156,6 +156,7 @@ fn of_the_point(lines: &mut Line<'_>, plan: &Pointed<'_>, job: &Job, lathe: &Lat
     setup::hand(lines, plan);
     setup::load_flank(lines, plan, job);
     bit::tool(lines, plan);
+    blank::thread_left(lines, plan, job);
     blank::relief(lines, plan, job);
     blank::open_end(lines, plan, job);
     setup::speed(lines, plan, job, lathe);

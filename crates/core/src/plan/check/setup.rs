@@ -61,7 +61,8 @@ pub(super) fn speed(lines: &mut Line<'_>, plan: &Pointed<'_>, job: &Job, lathe: 
     lines.answered.push(Code::Stopping);
     let setup = &plan.setup;
     let Some([speed, limit]) = setup.speed_and_limit() else {
-        lines.put("speed", "line-speed", "setup", good(say!(voice, "check-spindle-cranked")));
+        let says = if lathe.cranked() { say!(voice, "check-spindle-cranked") } else { say!(voice, "check-spindle-turned-by-hand") };
+        lines.put("speed", "line-speed", "setup", good(says));
         return;
     };
     let over = speed > limit + 1e-9;
@@ -73,9 +74,7 @@ pub(super) fn speed(lines: &mut Line<'_>, plan: &Pointed<'_>, job: &Job, lathe: 
     let has = has || lathe.lacks(LatheFact::Speeds);
     let chosen = job.setup.spindle_rpm.is_some();
     let binds = setup.speed_limit.says(voice);
-    let finding = if setup.ending == Ending::Hand {
-        good(say!(voice, "check-spindle-turned-by-hand"))
-    } else if chosen && (!has || (over && setup.lathe_speeds.slowest() <= limit)) {
+    let finding = if chosen && (!has || (over && setup.lathe_speeds.slowest() <= limit)) {
         speed_chosen(setup, has, voice)
     } else if over {
         slowest_over(plan)

@@ -25,6 +25,7 @@ rehearse-went-well = Nothing went wrong
 rehearse-groove-left = The groove it leaves
 rehearse-caution = It trains the eye and the order of the hands; a key is not a lever. On the lathe begin on air, clear of the work and slow, one hand on the lever. Follow the machine maker’s instructions and learn under someone qualified.
 rehearse-die-or-tap = A thread by die or tap has no mark to stop at: there is nothing to rehearse.
+rehearse-no-thread = As it ends now no full thread is left, and there is no mark to stop at: see to how it ends first.
 rehearse-path = Learner’s path
 rehearse-path-says = From watching to three times running. What is done stays done; nothing is counted but what it proves.
 rehearse-path-done = Done
