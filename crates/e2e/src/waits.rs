@@ -79,21 +79,6 @@ impl Browser {
         }
     }
 
-    /// Waits until the text of one of these holds what is asked of it; says which.
-    ///
-    /// # Panics
-    /// When none ever does.
-    pub async fn first_of(&self, these: &[(&str, &str)]) -> usize {
-        let look = format!(
-            "() => {{ const n = {}.findIndex(([css, wanted]) => (document.querySelector(css)?.innerText ?? '').includes(wanted)); return n < 0 ? null : n; }}",
-            json!(these)
-        );
-        match self.until(&look).await {
-            Some(n) => n.json().as_u64().and_then(|n| usize::try_from(n).ok()).unwrap(),
-            None => panic!("none of {these:?} was said {}", self.says().await),
-        }
-    }
-
     /// Waits until a script's answer is `wanted`.
     ///
     /// # Panics
