@@ -85,15 +85,17 @@ impl Browser {
     /// Chooses the light or the dark look, as the system would.
     pub async fn look(&self, dark: bool) {
         let scheme = if dark { "dark" } else { "light" };
-        let media = json!({ "features": [{ "name": "prefers-color-scheme", "value": scheme }, { "name": "prefers-reduced-motion", "value": "reduce" }] });
-        self.tools.send_raw("Emulation.setEmulatedMedia", media).await.unwrap();
+        self.prefers(&[("prefers-color-scheme", scheme), ("prefers-reduced-motion", "reduce")]).await;
     }
 
     /// Whether motion is wanted, as the system would say.
     pub async fn motion(&self, wanted: bool) {
-        let value = if wanted { "no-preference" } else { "reduce" };
-        let media = json!({ "features": [{ "name": "prefers-reduced-motion", "value": value }] });
-        self.tools.send_raw("Emulation.setEmulatedMedia", media).await.unwrap();
+        self.prefers(&[("prefers-reduced-motion", if wanted { "no-preference" } else { "reduce" })]).await;
+    }
+
+    async fn prefers(&self, all: &[(&str, &str)]) {
+        let features: Vec<_> = all.iter().map(|(name, value)| json!({ "name": name, "value": value })).collect();
+        self.tools.send_raw("Emulation.setEmulatedMedia", json!({ "features": features })).await.unwrap();
     }
 
     /// Goes to an address, the app begun anew.

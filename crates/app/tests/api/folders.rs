@@ -1,6 +1,6 @@
 //! The data folder: one server has it, nothing in it is written before it was looked at, and what is wrong with it is said with the way out.
 
-use crate::common::{Server, run};
+use crate::common::{Server, proving, run};
 use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
 use std::io::{Read, Write};
@@ -367,7 +367,7 @@ async fn a_day_without_its_copy_is_said_on_the_page() {
 /// Whoever begins a request and never ends it holds nothing up: a head is waited for 15 s, a body 20. By `prove`, for it waits.
 #[test]
 fn half_a_head_and_half_a_body_are_not_waited_for() {
-    if std::env::var_os("YOKE_PROVE").is_none() {
+    if !proving() {
         return;
     }
     let folder = tempfile::tempdir().unwrap();

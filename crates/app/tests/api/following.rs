@@ -1,6 +1,6 @@
 //! A whole run followed by a readout that stands in: with nobody touching the app, and with the server killed again and again.
 
-use crate::common::{Server, prove};
+use crate::common::{Server, prove, proving};
 use crate::stand_ins::{Standing, figures, until};
 use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
@@ -155,7 +155,7 @@ async fn a_run_is_marked_with_nobody_touching_the_app() {
     let mut bench = bench(folder.path(), 13).await;
     let (mut set, mut by_hand) = (Vec::new(), 0);
     // One is meant to be. A machine shared with others may stand still in more; proven, it is one that has the time.
-    let most_by_hand = if std::env::var_os("YOKE_PROVE").is_some() { 3 } else { 8 };
+    let most_by_hand = if proving() { 3 } else { 8 };
     loop {
         let run = bench.run().await;
         let Some(depth) = run["next"]["pass"]["radial_mm"].as_f64() else { break };

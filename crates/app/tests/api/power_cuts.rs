@@ -1,6 +1,6 @@
 //! The power goes at three hundred random instants of a run (thirty in the everyday check), two clients writing everything that can be written: nothing acknowledged is lost, and the file stays sound.
 
-use crate::common::Server;
+use crate::common::{Server, proving};
 use reqwest::Method;
 use serde_json::{Value, json};
 use std::collections::BTreeSet;
@@ -169,7 +169,7 @@ async fn shop(seed: u64, cuts: u64) -> (usize, u32) {
 
 #[tokio::test(flavor = "multi_thread", worker_threads = 3)]
 async fn three_hundred_power_cuts_lose_nothing_that_was_acknowledged() {
-    let cuts = if std::env::var_os("YOKE_PROVE").is_some() { CUTS } else { CUTS / 10 };
+    let cuts = if proving() { CUTS } else { CUTS / 10 };
     let shops: Vec<_> = (0..SHOPS).map(|n| tokio::spawn(shop(20_261_125 + n, cuts))).collect();
     let (mut acknowledged, mut sent) = (0, 0);
     for shop in shops {

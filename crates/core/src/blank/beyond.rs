@@ -4,6 +4,7 @@ use super::end::CutEnd;
 use super::reach::Reach;
 use super::{relief, rules};
 use crate::job::{BlankFacts, EndKind};
+use crate::quantity::ABOUT_MM;
 use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
@@ -73,7 +74,7 @@ pub(super) fn reckon(
     let (says, short) = match stands {
         Some(Stands { gap, jaws }) => {
             let (what, off) = (if jaws { "jaws" } else { "other" }, voice.about(gap.abs()));
-            let says = if gap.abs() < 0.05 {
+            let says = if gap.abs() < ABOUT_MM {
                 say!(voice, "blank-beyond-at", what = what, takes = takes, need = need)
             } else if gap < 0.0 {
                 say!(voice, "blank-beyond-short", what = what, off = off, takes = takes, need = need)

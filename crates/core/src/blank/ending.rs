@@ -6,6 +6,7 @@ use super::end::{CutEnd, MARGIN_MM};
 use super::reach::Reach;
 use super::{relief, rules};
 use crate::job::EndKind;
+use crate::quantity::ABOUT_MM;
 use crate::say;
 use crate::thread::Side;
 use crate::thread::form::Thread;
@@ -13,9 +14,6 @@ use crate::voice::Voice;
 use crate::watch::{Code, Level, Watch};
 use crate::working::{Num, Quantity, Worksheet};
 use serde::Serialize;
-
-/// Less than this is shown as nothing, mm.
-const SHOWN_NONE_MM: f64 = 0.05;
 
 /// One school and what comes of it here.
 #[derive(Debug, Clone, Serialize)]
@@ -38,7 +36,7 @@ pub struct EndingView {
 }
 
 impl EndingView {
-    /// Whether it leaves as much full thread as `least`, mm. House value of those who ask: a pitch.
+    /// Whether it leaves as much full thread as `least`, mm: a pitch of it is asked for.
     #[must_use]
     pub fn leaves(&self, least: f64) -> bool {
         self.usable_mm.value >= least - 1e-9
@@ -141,7 +139,7 @@ pub(super) fn endings(sheet: &mut Worksheet, ground: &EndingInputs<'_>) -> Vec<E
 /// That the one followed leaves no thread to speak of.
 pub(super) fn leaves_none(endings: &[EndingView], thread: &Thread, voice: Voice) -> Option<Watch> {
     let chosen = endings.iter().find(|e| e.chosen && !e.leaves(thread.pitch.value))?;
-    let any = if chosen.usable_mm.value < SHOWN_NONE_MM { "no" } else { "yes" };
+    let any = if chosen.usable_mm.value < ABOUT_MM { "no" } else { "yes" };
     let text = say!(voice, "end-eats-the-thread", any = any, end = &chosen.says, length = voice.about(thread.length), usable = &chosen.usable_mm.text);
     Some(Watch::new(Level::Danger, Code::NoThread, "blank", text))
 }

@@ -5,6 +5,7 @@ use super::GaugeSection;
 use crate::blank::BlankSection;
 use crate::job::{BlankFacts, GaugeFacts, Holding, Kit, MicrometerKind, OwnedMicrometer, Proof, Support};
 use crate::making::Maker;
+use crate::quantity::ABOUT_MM;
 use crate::say;
 use crate::thread::form::Thread;
 use crate::thread::pair::{LEAST_PLUG_MM, Provable};
@@ -232,7 +233,7 @@ fn judge(by: Proof, before: &Inputs<'_>, owned: Option<&OwnedGauge>, reach: Opti
             // Two wires lie a pitch apart under one anvil, the third between them.
             let needs = 2.0 * p + wire.value;
             if usable < needs {
-                let any = if usable < 0.05 { "no" } else { "yes" };
+                let any = if usable < ABOUT_MM { "no" } else { "yes" };
                 return (Some(false), say!(voice, "proof-wires-too-long", any = any, there = voice.about(usable), span = voice.least(needs)));
             }
             if p + wire.value / 2.0 > ANVIL_MM {

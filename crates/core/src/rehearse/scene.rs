@@ -2,7 +2,7 @@
 
 use crate::blank::end::MARGIN_MM;
 use crate::direction::{Carriage, Spindle};
-use crate::job::defaults::{BACKLASH_MM, BIT_WIDTH_MM, COAST_AT_RPM};
+use crate::job::defaults::{BACKLASH_MM, BIT_WIDTH_MM, COAST_AT_RPM, CRANKED_RPM};
 use crate::job::{Chuck, EndKind, Job, Lathe, Reads, Slide};
 use crate::plan::Pointed;
 use crate::quantity::{Ratio, real};
@@ -16,8 +16,8 @@ const SPIN_UP_S: f64 = 0.6;
 const JAW_MM: f64 = 10.0;
 /// How far out of the work a hand draws the tool, mm. House value: a turn of many a cross-slide.
 pub const CLEAR_MM: f64 = 2.5;
-/// How fast a hand turns a spindle, turns a second. House value.
-pub const BY_HAND_RPS: f64 = 0.5;
+/// How fast a hand turns a spindle, turns a second.
+pub const BY_HAND_RPS: f64 = CRANKED_RPM / 60.0;
 
 /// The collar of a slide.
 #[derive(Debug, Clone, Copy, PartialEq)]

@@ -318,8 +318,8 @@ pub(crate) fn reckon(sheet: &mut Worksheet, facts: &SetupFacts, before: &Inputs<
     let ask = endings::EndingQuery { lathe, rule, by_hand, shoulder: blank.shoulder, coarse: thread.lead.value > COARSE_MM, meet, voice };
     let ending = if facts.ending == Ending::Auto { endings::recommend(&ask) } else { facts.ending };
     warn_of_the_ending(ending, rule, lathe, voice, watch);
-    // Whatever could turn it: turned by hand it has no speed, and is held to no table.
-    let turned = lathe.cranked() || ending == Ending::Hand;
+    // Turned by hand, as a crank always is, it has no speed and is held to no table.
+    let turned = ending == Ending::Hand;
     let mut aside = Worksheet::default();
     let cutting = cutting(if turned { &mut aside } else { sheet }, before);
     let stop = Stop::of(lathe, ending, facts.reaction_s, thread.lead);

@@ -169,7 +169,6 @@ async fn motion_is_kept_from_eyes_that_do_not_want_it() {
     let folder = tempfile::tempdir().unwrap();
     let server = Server::start(folder.path());
     let browser = Browser::open().await;
-    browser.motion(true).await;
     // How often it is put elsewhere, a second: looked at by when, since a busy machine may hold the looking up.
     let places = "window.moved = []; const bit = document.querySelector('.stage > svg g'); let was = '';
         new MutationObserver(() => { const is = bit.getAttribute('transform'); if (is !== was) window.moved.push(performance.now()); was = is; }).observe(bit, { attributes: true })";

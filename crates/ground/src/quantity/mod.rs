@@ -6,7 +6,7 @@ mod show;
 
 pub use exact::{Exact, Ratio, decimal, ratio_text};
 pub use length::{Length, LengthFault, LengthUnit, parse_length};
-pub use show::{SHOWN_MM, degrees_text, large_first, plain_text, short_text, sixty_fourths, two_figures, up_to, without_noughts};
+pub use show::{ABOUT_MM, SHOWN_MM, degrees_text, large_first, plain_text, short_text, sixty_fourths, two_figures, up_to, without_noughts};
 
 /// Millimetres in an inch, exact since 1959.
 pub const MM_PER_INCH: f64 = 25.4;

@@ -12,6 +12,8 @@ pub fn two_figures(value: f64) -> f64 {
 
 /// Half of the last place a length is shown with, mm: nothing is over a limit, in the way or tight by less.
 pub const SHOWN_MM: f64 = 0.0005;
+/// The same of a length told about, in tenths, mm: less is spoken of as none.
+pub const ABOUT_MM: f64 = 0.05;
 
 /// The beginning of a sentence: its first letter large.
 #[must_use]

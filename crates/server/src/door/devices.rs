@@ -70,15 +70,18 @@ fn hashed(token: &str) -> String {
 impl Devices {
     /// Those of a folder.
     pub fn of(folder: &Path) -> Self {
-        let at = folder.join(FILE);
-        let (kept, fault) = match std::fs::read(&at) {
-            Ok(text) => serde_json::from_slice(&text).map_or_else(
-                |e| (Kept::default(), Some(format!("{} does not read: {e}. Mend it, or move it away and pair every device anew.", at.display()))),
-                |kept| (kept, None),
-            ),
-            Err(e) if e.kind() == std::io::ErrorKind::NotFound => (Kept::default(), None),
-            Err(e) => (Kept::default(), Some(format!("{} cannot be read: {e}", at.display()))),
+        Self::at(folder.join(FILE))
+    }
+
+    fn at(at: PathBuf) -> Self {
+        let read = match std::fs::read(&at) {
+            Ok(text) => {
+                serde_json::from_slice(&text).map_err(|e| format!("{} does not read: {e}. Mend it, or move it away and pair every device anew.", at.display()))
+            }
+            Err(e) if e.kind() == std::io::ErrorKind::NotFound => Ok(Kept::default()),
+            Err(e) => Err(format!("{} cannot be read: {e}", at.display())),
         };
+        let (kept, fault) = read.map_or_else(|fault| (Kept::default(), Some(fault)), |kept| (kept, None));
         Self { at, kept, fault }
     }
 
@@ -88,7 +91,7 @@ impl Devices {
     /// That they still do not.
     pub fn readable(&mut self) -> Result<(), String> {
         if self.fault.is_some() {
-            *self = Self::of(self.at.parent().unwrap_or(Path::new("")));
+            *self = Self::at(std::mem::take(&mut self.at));
         }
         self.fault.clone().map_or(Ok(()), Err)
     }

@@ -237,7 +237,8 @@ impl Follower {
         let always = self.loaded.told.readout.as_ref().is_some_and(|r| r.always);
         // By when it spoke, not by when there was time to listen: what waits to be read is no silence.
         let spoke = self.readout.as_ref().and_then(|l| l.now.borrow().last.as_ref().map(|said| said.at));
-        self.quiet = if spoke == self.spoke { self.quiet.saturating_add(1) } else { 0 };
+        // A cable that has not spoken yet is waited for.
+        self.quiet = if spoke.is_some() && spoke == self.spoke { self.quiet.saturating_add(1) } else { 0 };
         self.spoke = spoke;
         let silent = always && self.heard && self.quiet >= SILENT;
         let off = match readout {
@@ -245,8 +246,10 @@ impl Follower {
             Some(_) if silent => Some(Link::Silent),
             _ => None,
         };
-        let slept = SystemTime::now().duration_since(std::mem::replace(&mut self.looked, SystemTime::now())).is_ok_and(|gap| gap > SLEPT);
-        self.away |= off.is_some() || slept;
+        let looks = SystemTime::now();
+        let slept = looks.duration_since(std::mem::replace(&mut self.looked, looks)).is_ok_and(|gap| gap > SLEPT);
+        let missed = off.is_some() || slept;
+        self.away |= missed;
         let unread = self.unread >= UNREAD;
         let Some(run) = self.run.upgrade() else { return };
         let before = {
@@ -257,7 +260,7 @@ impl Follower {
         if now != before || slept {
             run.change(|shared| {
                 (shared.now.readout, shared.now.micrometer) = now;
-                if let (true, Some(follow)) = (off.is_some() || slept, &mut shared.follow) {
+                if let (true, Some(follow)) = (missed, &mut shared.follow) {
                     follow.silent();
                     shared.now.stands = None;
                 }
